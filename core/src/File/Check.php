@@ -1,0 +1,239 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\File;
+
+use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Gear\Joint;
+
+/**
+ * Holds the objects of a file to the shapes of version 1 and gathers every fault with its place. Unknown keys pass
+ * untouched; null is the same as absent.
+ */
+final class Check
+{
+    /** @var list<Fault> */
+    private array $faults = [];
+
+    /** @return list<Fault> */
+    public function faults(): array
+    {
+        return $this->faults;
+    }
+
+    public function fault(string $pointer, string $message): void
+    {
+        $this->faults[] = new Fault($pointer, $message);
+    }
+
+    /** @throws FileInvalid when anything was wrong so far */
+    public function throwIfFaulty(): void
+    {
+        if ($this->faults !== []) {
+            throw new FileInvalid($this->faults);
+        }
+    }
+
+    /**
+     * The object at a place, its known fields checked, nulls left out, everything in the order of the shape and unknown
+     * keys after that.
+     *
+     * @param  list<Field>  $fields
+     * @return array<string, mixed>
+     */
+    public function object(mixed $value, array $fields, string $pointer): array
+    {
+        if (! $value instanceof \stdClass) {
+            $this->fault($pointer, 'should be an object, is '.self::told($value));
+
+            return [];
+        }
+        $given = get_object_vars($value);
+        $kept = [];
+        foreach ($fields as $field) {
+            $item = $given[$field->name] ?? null;
+            unset($given[$field->name]);
+            if ($item === null) {
+                if ($field->needed) {
+                    $this->fault($pointer.'/'.$field->name, 'is needed and missing');
+                }
+
+                continue;
+            }
+            $kept[$field->name] = $this->field($item, $field, $pointer.'/'.$field->name);
+        }
+        foreach ($given as $key => $item) {
+            if ($item !== null) {
+                $kept[(string) $key] = $item;
+            }
+        }
+
+        return $kept;
+    }
+
+    /** @return list<mixed> */
+    public function list(mixed $value, string $pointer): array
+    {
+        if (! is_array($value)) {
+            $this->fault($pointer, 'should be a list, is '.self::told($value));
+
+            return [];
+        }
+
+        return array_values($value);
+    }
+
+    private function field(mixed $value, Field $field, string $pointer): mixed
+    {
+        switch ($field->type) {
+            case FieldType::Number:
+            case FieldType::Integer:
+                return $this->number($value, $field, $pointer);
+            case FieldType::Text:
+                return $this->text($value, $pointer);
+            case FieldType::Flag:
+                if (! is_bool($value)) {
+                    $this->fault($pointer, 'should be true or false, is '.self::told($value));
+                }
+
+                return $value;
+            case FieldType::Choice:
+                return $this->choice($value, $field, $pointer);
+            case FieldType::Choices:
+                // A single word may stand for a list of one.
+                $words = is_string($value) ? [$value] : $this->list($value, $pointer);
+                foreach ($words as $i => $word) {
+                    $this->choice($word, $field, $pointer.'/'.$i);
+                }
+
+                return $words;
+            case FieldType::Joint:
+                return $this->joint($value, $pointer);
+            case FieldType::Joints:
+                $joints = $this->list($value, $pointer);
+                foreach ($joints as $i => $joint) {
+                    $this->joint($joint, $pointer.'/'.$i);
+                }
+
+                return $joints;
+            case FieldType::Object:
+                return $this->object($value, $field->fields, $pointer);
+            case FieldType::Objects:
+                $objects = [];
+                foreach ($this->list($value, $pointer) as $i => $item) {
+                    $objects[] = $this->object($item, $field->fields, $pointer.'/'.$i);
+                }
+
+                return $objects;
+            case FieldType::HalfWidths:
+                return $this->halfWidths($value, $pointer);
+        }
+    }
+
+    private function number(mixed $value, Field $field, string $pointer): mixed
+    {
+        if (! is_int($value) && ! is_float($value)) {
+            $this->fault($pointer, 'should be a number, is '.self::told($value));
+
+            return 0.0;
+        }
+        if (is_float($value) && ! is_finite($value)) {
+            $this->fault($pointer, 'is too large a number');
+
+            return 0.0;
+        }
+        if ($field->type === FieldType::Integer && (float) $value !== floor((float) $value)) {
+            $this->fault($pointer, 'should be a whole number, is '.self::told($value));
+        }
+        $least = $field->least ?? -INF;
+        $greatest = $field->greatest ?? INF;
+        if ($value < $least || $value > $greatest || ($field->above && (float) $value === $least)) {
+            $this->fault($pointer, sprintf(
+                'is %s, should be %s %s to %s', self::told($value), $field->above ? 'above' : 'from', self::figure($least), self::figure($greatest),
+            ));
+        } elseif ($field->notZero && (float) $value === 0.0) {
+            $this->fault($pointer, 'should not be 0');
+        }
+
+        return $value;
+    }
+
+    private function text(mixed $value, string $pointer): mixed
+    {
+        if (! is_string($value)) {
+            $this->fault($pointer, 'should be text, is '.self::told($value));
+        } elseif (mb_strlen($value) > 2000) {
+            $this->fault($pointer, 'is longer than 2,000 characters');
+        } elseif (preg_match('/[\x00-\x08\x0B\x0C\x0E-\x1F\x7F]/', $value) === 1) {
+            $this->fault($pointer, 'holds a control character');
+        }
+
+        return $value;
+    }
+
+    private function choice(mixed $value, Field $field, string $pointer): mixed
+    {
+        if (! is_string($value) || ! in_array($value, $field->words, true)) {
+            $this->fault($pointer, 'is '.self::told($value).', should be one of '.implode(', ', $field->words));
+        }
+
+        return $value;
+    }
+
+    private function joint(mixed $value, string $pointer): mixed
+    {
+        if (! is_string($value)) {
+            $this->fault($pointer, 'should be a joint, is '.self::told($value));
+
+            return $value;
+        }
+        try {
+            Joint::parse($value);
+        } catch (InvalidFigure) {
+            $this->fault($pointer, 'is '.self::told($value).', should be a name, thread:DxP, clip, improvised or fixed');
+        }
+
+        return $value;
+    }
+
+    /** @return array<string, mixed> */
+    private function halfWidths(mixed $value, string $pointer): array
+    {
+        if (! $value instanceof \stdClass) {
+            $this->fault($pointer, 'should be an object of half-widths, is '.self::told($value));
+
+            return [];
+        }
+        $kept = [];
+        foreach (get_object_vars($value) as $name => $halfWidth) {
+            $this->number($halfWidth, Field::number((string) $name, 0.0, 1_000_000.0), $pointer.'/'.self::escape((string) $name));
+            $kept[(string) $name] = $halfWidth;
+        }
+
+        return $kept;
+    }
+
+    private static function told(mixed $value): string
+    {
+        return match (true) {
+            is_string($value) => '"'.mb_strimwidth($value, 0, 40, '…').'"',
+            is_bool($value) => $value ? 'true' : 'false',
+            is_int($value), is_float($value) => self::figure((float) $value),
+            $value === null => 'missing',
+            is_array($value) => 'a list',
+            default => 'an object',
+        };
+    }
+
+    private static function figure(float $value): string
+    {
+        return abs($value) < 1e15 && $value === floor($value) ? number_format($value, 0, '.', ',') : (string) $value;
+    }
+
+    /** A key as JSON pointers spell it. */
+    public static function escape(string $key): string
+    {
+        return str_replace(['~', '/'], ['~0', '~1'], $key);
+    }
+}

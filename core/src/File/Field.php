@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\File;
+
+/** One field of one kind of object in a version-1 file. */
+final readonly class Field
+{
+    /**
+     * @param  list<string>  $words  the words a choice allows
+     * @param  list<self>  $fields  the fields of a nested object
+     */
+    private function __construct(
+        public string $name,
+        public FieldType $type,
+        public bool $needed = false,
+        public ?float $least = null,
+        public ?float $greatest = null,
+        /** Whether the least itself is out of range. */
+        public bool $above = false,
+        /** Whether 0 is out of range. */
+        public bool $notZero = false,
+        public array $words = [],
+        public array $fields = [],
+    ) {}
+
+    public static function number(string $name, float $least, float $greatest): self
+    {
+        return new self($name, FieldType::Number, least: $least, greatest: $greatest);
+    }
+
+    /** A length, 0 to 3,000 mm. */
+    public static function length(string $name): self
+    {
+        return self::number($name, 0.0, 3000.0);
+    }
+
+    /** A diameter or another length that can't be 0. */
+    public static function width(string $name): self
+    {
+        return self::above($name, 0.0, 3000.0);
+    }
+
+    /** A distance to a subject, up to a kilometre. */
+    public static function distance(string $name): self
+    {
+        return self::above($name, 0.0, 1_000_000.0);
+    }
+
+    /** A number above, and not at, its least. */
+    public static function above(string $name, float $least, float $greatest): self
+    {
+        return new self($name, FieldType::Number, least: $least, greatest: $greatest, above: true);
+    }
+
+    public static function integer(string $name, float $least, float $greatest): self
+    {
+        return new self($name, FieldType::Integer, least: $least, greatest: $greatest);
+    }
+
+    public static function text(string $name): self
+    {
+        return new self($name, FieldType::Text);
+    }
+
+    public static function flag(string $name): self
+    {
+        return new self($name, FieldType::Flag);
+    }
+
+    public static function choice(string $name, string ...$words): self
+    {
+        return new self($name, FieldType::Choice, words: array_values($words));
+    }
+
+    public static function choices(string $name, string ...$words): self
+    {
+        return new self($name, FieldType::Choices, words: array_values($words));
+    }
+
+    public static function joint(string $name): self
+    {
+        return new self($name, FieldType::Joint);
+    }
+
+    public static function joints(string $name): self
+    {
+        return new self($name, FieldType::Joints);
+    }
+
+    public static function halfWidths(string $name): self
+    {
+        return new self($name, FieldType::HalfWidths);
+    }
+
+    /** @param list<self> $fields */
+    public static function object(string $name, array $fields): self
+    {
+        return new self($name, FieldType::Object, fields: $fields);
+    }
+
+    /** @param list<self> $fields */
+    public static function objects(string $name, array $fields): self
+    {
+        return new self($name, FieldType::Objects, fields: $fields);
+    }
+
+    public function needed(): self
+    {
+        return new self($this->name, $this->type, true, $this->least, $this->greatest, $this->above, $this->notZero, $this->words, $this->fields);
+    }
+
+    public function optional(): self
+    {
+        return new self($this->name, $this->type, false, $this->least, $this->greatest, $this->above, $this->notZero, $this->words, $this->fields);
+    }
+
+    public function notZero(): self
+    {
+        return new self($this->name, $this->type, $this->needed, $this->least, $this->greatest, $this->above, true, $this->words, $this->fields);
+    }
+}

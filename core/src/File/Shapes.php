@@ -1,0 +1,230 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\File;
+
+use ZincThimble\Core\Gear\Kind;
+
+/**
+ * What version 1 of the rig and kit files holds: the one table from which files are checked, the published schema is
+ * written, and forms and CSV columns are made.
+ */
+final class Shapes
+{
+    public const MAX_BYTES = 2 * 1024 * 1024;
+
+    /** @return list<Field> */
+    public static function camera(): array
+    {
+        return [
+            Field::text('name'),
+            Field::joint('joint'),
+            Field::joints('alsoFront'),
+            Field::length('registerMm')->needed(),
+            Field::object('sensor', self::frame())->needed(),
+            Field::objects('modes', [Field::text('name')->needed(), ...self::frame(), Field::above('framesPerSecond', 0.0, 100_000.0)]),
+            self::passes(),
+            Field::length('gripOverhangMm'),
+            Field::number('massG', 0.0, 1_000_000.0),
+            Field::above('mountMomentNm', 0.0, 1000.0),
+            Field::width('throatMm'),
+            Field::number('balanceMm', -3000.0, 3000.0),
+            self::price(),
+            Field::width('widthMm'),
+            Field::width('heightMm'),
+            Field::width('depthMm'),
+            Field::choices('coupling', 'meters', 'fires'),
+            Field::number('finderCoverage', 0.0, 1.0),
+        ];
+    }
+
+    /** The fields of a part of that kind, without its `kind`. @return list<Field> */
+    public static function part(Kind $kind): array
+    {
+        return $kind === Kind::Camera ? self::camera() : [...self::common(), ...self::own($kind)];
+    }
+
+    /** What a part in a kit may have besides. @return list<Field> */
+    public static function inKit(): array
+    {
+        return [
+            Field::text('id'),
+            Field::integer('count', 1, 10_000),
+            Field::text('marriedTo'),
+            Field::text('note'),
+        ];
+    }
+
+    /** @return list<Field> */
+    public static function conditions(): array
+    {
+        return [
+            Field::number('wavelengthNm', 100.0, 20_000.0),
+            Field::above('blurLimitMm', 0.0, 10.0),
+            Field::choice('blurRule', 'format', 'pixel', 'given'),
+            Field::choice('apertureModel', 'pupil', 'simple'),
+            Field::choice('depthModel', 'geometric', 'total'),
+            Field::choice('support', 'hand', 'braced', 'table'),
+            Field::distance('askedDistanceMm'),
+            Field::above('iso', 0.0, 10_000_000.0),
+            Field::number('ev', -30.0, 40.0),
+            Field::choices('surroundings', 'sun', 'cold', 'water'),
+            Field::text('mode'),
+        ];
+    }
+
+    /** @return list<Field> */
+    public static function subject(): array
+    {
+        return [
+            Field::text('name'),
+            Field::distance('widthMm'),
+            Field::number('depthMm', 0.0, 1_000_000.0),
+            Field::distance('radiusMm'),
+            Field::flag('flat'),
+            Field::number('acrossMmS', 0.0, 10_000_000.0),
+            Field::number('toAndFroMmS', 0.0, 10_000_000.0),
+            Field::choices('traits', 'flees', 'stings', 'wet', 'hot', 'protected', 'melts'),
+        ];
+    }
+
+    /** @return list<Field> */
+    private static function frame(): array
+    {
+        return [
+            Field::width('widthMm')->needed(),
+            Field::width('heightMm')->needed(),
+            Field::integer('columns', 1, 1_000_000),
+            Field::integer('rows', 1, 1_000_000),
+        ];
+    }
+
+    /** @return list<Field> */
+    private static function common(): array
+    {
+        return [
+            Field::text('name'),
+            Field::joint('rear'),
+            Field::joint('front'),
+            Field::joints('alsoRear'),
+            Field::joints('alsoFront'),
+            Field::choice('rearSide', 'male', 'female'),
+            Field::choice('frontSide', 'male', 'female'),
+            Field::number('massG', 0.0, 1_000_000.0),
+            self::price(),
+            self::passes(),
+            Field::width('outerMm'),
+            Field::width('frontOuterMm'),
+            Field::width('rearOuterMm'),
+            Field::number('balanceMm', -3000.0, 3000.0),
+            Field::number('footMm', -3000.0, 3000.0),
+        ];
+    }
+
+    /** @return list<Field> */
+    private static function own(Kind $kind): array
+    {
+        $clear = Field::width('clearMm');
+
+        return match ($kind) {
+            Kind::Adapter, Kind::Tube, Kind::ReversingRing, Kind::CouplingRing, Kind::StepRing => [
+                Field::length('lengthMm')->needed(), $clear, Field::flag('shoulder'),
+            ],
+            Kind::Filter, Kind::Hood => [Field::length('lengthMm'), $clear],
+            Kind::Helicoid => [
+                Field::length('minMm')->needed(), Field::length('maxMm')->needed(), Field::length('setMm'), $clear, Field::width('pitchMm'),
+            ],
+            Kind::Bellows => [
+                Field::length('minMm')->needed(), Field::length('maxMm')->needed(), Field::length('setMm'), $clear,
+                Field::number('scaleZeroMm', -3000.0, 3000.0), Field::length('rearClearanceMm'), Field::flag('latch'),
+                Field::number('maxSwingDeg', 0.0, 80.0), Field::length('maxShiftMm'),
+                Field::number('swingDeg', -80.0, 80.0), Field::number('shiftMm', -3000.0, 3000.0),
+            ],
+            Kind::Lens => self::lens(),
+            Kind::CloseUpLens => [
+                Field::number('powerD', -50.0, 50.0)->notZero()->needed(), Field::integer('elements', 1, 2), Field::length('thicknessMm'),
+                Field::length('planeFromFrontMm'), $clear, Field::flag('sealed'), Field::above('index', 1.0, 2.5),
+                Field::width('clipMinMm'), Field::width('clipMaxMm'), Field::halfWidths('measured'),
+            ],
+            Kind::Objective => [
+                Field::above('nominal', 0.0, 1000.0)->needed(), Field::above('na', 0.0, 1.6)->needed(), Field::length('workingDistanceMm')->needed(),
+                Field::choice('corrected', 'finite', 'infinite'), Field::width('tubeMm'), Field::width('parfocalMm'), Field::width('referenceMm'),
+            ],
+            Kind::Teleconverter => [Field::number('factor', 1.0, 4.0)->needed(), Field::length('lengthMm')],
+            Kind::Port => [
+                Field::length('gapMm')->needed(), Field::length('glassMm')->needed(), Field::number('index', 1.0, 2.5)->needed(),
+                Field::number('medium', 1.0, 2.5),
+            ],
+            Kind::Rail => [Field::width('travelMm')->needed(), Field::width('pitchMm')->needed(), Field::number('loadG', 0.0, 1_000_000.0)],
+            Kind::Tripod, Kind::Stand => [Field::number('loadG', 0.0, 1_000_000.0)],
+            Kind::Flash => [Field::above('guideNumber', 0.0, 1000.0)->needed(), Field::number('recycleS', 0.0, 3600.0)],
+            Kind::Lamp => [Field::number('watts', 0.0, 100_000.0)],
+            Kind::Reference => [Field::width('widthMm'), Field::number('depthMm', 0.0, 3000.0)],
+            Kind::Camera => [],
+        };
+    }
+
+    /** @return list<Field> */
+    private static function lens(): array
+    {
+        $figures = self::figures();
+
+        return [
+            ...$figures,
+            Field::flag('reversed'),
+            Field::choice('focusing', 'unit', 'internal', 'fixed', 'unknown'),
+            Field::choice('design', 'symmetrical', 'triplet', 'telephoto', 'retrofocus', 'wide', 'unknown'),
+            Field::objects('marks', [
+                Field::number('focus', 0.0, 1.0)->needed(), Field::distance('distanceMm'), Field::number('magnification', 0.0, 100.0),
+            ]),
+            Field::flag('flatField'),
+            Field::objects('stations', array_map(static fn (Field $field): Field => $field->name === 'focalLengthMm' ? $field : $field->optional(), $figures)),
+            Field::halfWidths('measured'),
+            Field::object('set', [
+                Field::number('focus', 0.0, 1.0), self::fNumber('aperture'), Field::number('zoomMm', 1.0, 2000.0), Field::flag('working'),
+            ]),
+        ];
+    }
+
+    /** What a lens has at one focal length. @return list<Field> */
+    private static function figures(): array
+    {
+        return [
+            Field::number('focalLengthMm', 1.0, 2000.0)->needed(),
+            Field::length('registerMm')->needed(),
+            Field::length('frontRimMm')->needed(),
+            Field::distance('minFocusMm'),
+            Field::number('maxMagnification', 0.0, 100.0),
+            Field::number('principalGapMm', -2000.0, 2000.0),
+            Field::above('pupilRatio', 0.0, 100.0),
+            Field::number('closeFocalLengthMm', 1.0, 2000.0),
+            Field::number('closePrincipalGapMm', -2000.0, 2000.0),
+            Field::above('closePupilRatio', 0.0, 100.0),
+            self::fNumber('closeEffectiveAperture'),
+            Field::number('rimTravelMm', -3000.0, 3000.0),
+            Field::length('rearProtrusionMm'),
+            Field::width('frontGlassMm'),
+            Field::width('imageCircleMm'),
+            Field::object('aperture', [
+                self::fNumber('widest'), self::fNumber('smallest'), Field::choice('control', 'ring', 'electronic', 'lever', 'none'),
+                Field::choice('shows', 'marked', 'effective'), Field::choice('rest', 'set', 'open', 'closed'),
+            ]),
+        ];
+    }
+
+    private static function fNumber(string $name): Field
+    {
+        return Field::number($name, 0.5, 256.0);
+    }
+
+    private static function price(): Field
+    {
+        return Field::number('price', 0.0, 1_000_000_000.0);
+    }
+
+    private static function passes(): Field
+    {
+        return Field::choices('passes', 'contacts', 'lever');
+    }
+}

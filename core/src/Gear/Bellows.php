@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Gear;
+
+/** A cloth spacer of variable draw on a rail. */
+final readonly class Bellows extends VariableSpacer
+{
+    public function __construct(
+        Casing $casing,
+        Values $document,
+        float $minMm,
+        float $maxMm,
+        ?float $clearMm,
+        /** Draw at which the engraved scale reads 0, mm. */
+        public float $scaleZeroMm,
+        /** How far its rail stays clear of the camera's mount, mm. */
+        public float $rearClearanceMm,
+        /** Whether its front can work a lever by hand. */
+        public bool $latch,
+        public float $maxSwingDeg,
+        public float $maxShiftMm,
+    ) {
+        parent::__construct(Kind::Bellows, $casing, $document, $minMm, $maxMm, $clearMm);
+    }
+
+    public static function from(Values $values): self
+    {
+        return new self(
+            Casing::from(Kind::Bellows, $values),
+            $values,
+            $values->float('minMm'),
+            $values->float('maxMm'),
+            $values->floatOrNull('clearMm'),
+            $values->floatOr('scaleZeroMm', 0.0),
+            $values->floatOr('rearClearanceMm', 0.0),
+            $values->boolOr('latch', false),
+            $values->floatOr('maxSwingDeg', 0.0),
+            $values->floatOr('maxShiftMm', 0.0),
+        );
+    }
+}

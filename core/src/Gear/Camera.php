@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Gear;
+
+/** A camera body, as it is. */
+final readonly class Camera
+{
+    /** @param list<Frame> $modes crop and video modes */
+    public function __construct(
+        public ?string $name,
+        public JointEnd $front,
+        /** Mount face to sensor, mm. */
+        public float $registerMm,
+        public Frame $sensor,
+        public array $modes,
+        /** What its mount works. */
+        public Coupling $passes,
+        /** How far the grip stands out before the mount's face, mm. */
+        public ?float $gripOverhangMm,
+        public ?float $massG,
+        /** Greatest moment the mount takes, Nm; null = not known. */
+        public ?float $mountMomentNm,
+        /** Clear width of the mount, mm. */
+        public ?float $throatMm,
+        public ?float $balanceMm,
+        public ?float $price,
+        public ?float $widthMm,
+        public ?float $heightMm,
+        public ?float $depthMm,
+        /** What it does with a lens that is not coupled: `meters`, `fires`; null = not known. @var list<string>|null */
+        public ?array $uncoupled,
+        public ?float $finderCoverage,
+        public Values $document,
+    ) {}
+
+    public static function from(Values $values): self
+    {
+        $joints = [];
+        $main = $values->stringOrNull('joint');
+        if ($main !== null) {
+            $joints[] = Joint::parse($main);
+        }
+        foreach ($values->strings('alsoFront') as $further) {
+            $joints[] = Joint::parse($further);
+        }
+
+        return new self(
+            $values->stringOrNull('name'),
+            new JointEnd(Side::Female, $joints),
+            $values->float('registerMm'),
+            Frame::from($values->object('sensor')),
+            array_map(Frame::from(...), $values->objects('modes')),
+            Coupling::of($values->strings('passes')),
+            $values->floatOrNull('gripOverhangMm'),
+            $values->floatOrNull('massG'),
+            $values->floatOrNull('mountMomentNm'),
+            $values->floatOrNull('throatMm'),
+            $values->floatOrNull('balanceMm'),
+            $values->floatOrNull('price'),
+            $values->floatOrNull('widthMm'),
+            $values->floatOrNull('heightMm'),
+            $values->floatOrNull('depthMm'),
+            $values->has('coupling') ? $values->strings('coupling') : null,
+            $values->floatOrNull('finderCoverage'),
+            $values,
+        );
+    }
+
+    /** The whole sensor, or the mode of that name; an unknown name gives the whole sensor. */
+    public function frame(?string $mode): Frame
+    {
+        foreach ($this->modes as $frame) {
+            if ($frame->name === $mode) {
+                return $frame;
+            }
+        }
+
+        return $this->sensor;
+    }
+
+    /** Whether the lens of this camera does not come off. */
+    public function isBuiltIn(): bool
+    {
+        return $this->front->main()?->type === JointType::Fixed;
+    }
+
+    /** Greatest moment about the mount, Nm: as given, else what a metal one takes (a plastic one takes 0.4: give that). */
+    public function mountLimitNm(): float
+    {
+        return $this->mountMomentNm ?? 1.0;
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Gear;
+
+/** A positive (or negative) lens on the front of another, by power. */
+final readonly class CloseUpLens extends Part
+{
+    public function __construct(
+        Casing $casing,
+        Values $document,
+        /** Power in air, dioptres, -50 to 50, not 0. */
+        public float $powerD,
+        /** 1 = single glass, 2 = corrected pair. */
+        public int $elements,
+        public float $thicknessMm,
+        /** Its plane, behind its own front, mm. */
+        public float $planeFromFrontMm,
+        /** Whether that plane was given, not taken from the number of elements. */
+        public bool $planeGiven,
+        public ?float $clearMm,
+        /** Air-spaced and sealed: keeps its whole power under water. */
+        public bool $sealed,
+        /** Refractive index of its glass. */
+        public float $index,
+        public ?float $clipMinMm,
+        public ?float $clipMaxMm,
+        /** Half-width of the power, dioptres. */
+        public float $powerHalfWidthD,
+    ) {
+        parent::__construct(Kind::CloseUpLens, $casing, $document);
+    }
+
+    /** @throws InvalidFigure names `powerD` when it is 0 */
+    public static function from(Values $values): self
+    {
+        $power = $values->float('powerD');
+        if ($power === 0.0) {
+            throw InvalidFigure::because('powerD', 'a close-up lens has a power other than 0');
+        }
+        $elements = $values->intOr('elements', 1);
+        $thickness = $values->floatOr('thicknessMm', 0.0);
+        $plane = $values->floatOrNull('planeFromFrontMm');
+        $measured = $values->object('measured');
+
+        return new self(
+            Casing::from(Kind::CloseUpLens, $values),
+            $values,
+            $power,
+            $elements,
+            $thickness,
+            $plane ?? ($elements >= 2 ? 0.0 : $thickness / 2.0),
+            $plane !== null,
+            $values->floatOrNull('clearMm'),
+            $values->boolOr('sealed', false),
+            $values->floatOr('index', 1.5168),
+            $values->floatOrNull('clipMinMm'),
+            $values->floatOrNull('clipMaxMm'),
+            $measured->floatOrNull('powerD') ?? abs($power) * 0.05,
+        );
+    }
+
+    /** Power left with both faces in water of that index, dioptres (OPTICS.md, "Water and flat ports"). */
+    public function powerInWaterD(float $medium): float
+    {
+        return $this->sealed ? $this->powerD : $this->powerD * ($this->index - $medium) / ($this->index - 1.0);
+    }
+
+    /** The same lens with power (dioptres) and plane (mm) moved: what its readings owe to them. */
+    public function nudged(float $powerD, float $planeMm): self
+    {
+        return new self(
+            $this->casing, $this->document, $this->powerD + $powerD, $this->elements, $this->thicknessMm,
+            $this->planeFromFrontMm + $planeMm, $this->planeGiven, $this->clearMm, $this->sealed, $this->index,
+            $this->clipMinMm, $this->clipMaxMm, $this->powerHalfWidthD,
+        );
+    }
+
+    public function shortestMm(): float
+    {
+        return $this->thicknessMm;
+    }
+}

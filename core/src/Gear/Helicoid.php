@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Gear;
+
+/** A short screw-driven spacer of variable length. */
+final readonly class Helicoid extends VariableSpacer
+{
+    /** @param  ?float  $pitchMm  mm of travel per turn */
+    public function __construct(
+        Casing $casing,
+        Values $document,
+        float $minMm,
+        float $maxMm,
+        ?float $clearMm,
+        public ?float $pitchMm,
+    ) {
+        parent::__construct(Kind::Helicoid, $casing, $document, $minMm, $maxMm, $clearMm);
+    }
+
+    public static function from(Values $values): self
+    {
+        return new self(
+            Casing::from(Kind::Helicoid, $values),
+            $values,
+            $values->float('minMm'),
+            $values->float('maxMm'),
+            $values->floatOrNull('clearMm'),
+            $values->floatOrNull('pitchMm'),
+        );
+    }
+}

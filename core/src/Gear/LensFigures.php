@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Gear;
+
+/**
+ * Catalogue figures of a lens at one focal length (OPTICS.md, "A lens"). Lengths in mm. Null = not known.
+ */
+final readonly class LensFigures
+{
+    public function __construct(
+        public float $focalLengthMm,
+        public float $registerMm,
+        /** Mount flange to front rim with the ring at infinity. */
+        public float $frontRimMm,
+        public ?float $minFocusMm = null,
+        public ?float $maxMagnification = null,
+        public ?float $principalGapMm = null,
+        public ?float $pupilRatio = null,
+        public ?float $closeFocalLengthMm = null,
+        public ?float $closePrincipalGapMm = null,
+        public ?float $closePupilRatio = null,
+        public ?float $closeEffectiveAperture = null,
+        public float $rimTravelMm = 0.0,
+        public float $rearProtrusionMm = 0.0,
+        public ?float $frontGlassMm = null,
+        public ?float $imageCircleMm = null,
+        public ?float $widest = null,
+        public ?float $smallest = null,
+    ) {}
+
+    /** @throws InvalidFigure names a needed field that is missing */
+    public static function from(Values $values): self
+    {
+        $aperture = $values->object('aperture');
+
+        return new self(
+            $values->float('focalLengthMm'),
+            $values->float('registerMm'),
+            $values->float('frontRimMm'),
+            $values->floatOrNull('minFocusMm'),
+            $values->floatOrNull('maxMagnification'),
+            $values->floatOrNull('principalGapMm'),
+            $values->floatOrNull('pupilRatio'),
+            $values->floatOrNull('closeFocalLengthMm'),
+            $values->floatOrNull('closePrincipalGapMm'),
+            $values->floatOrNull('closePupilRatio'),
+            $values->floatOrNull('closeEffectiveAperture'),
+            $values->floatOr('rimTravelMm', 0.0),
+            $values->floatOr('rearProtrusionMm', 0.0),
+            $values->floatOrNull('frontGlassMm'),
+            $values->floatOrNull('imageCircleMm'),
+            $aperture->floatOrNull('widest'),
+            $aperture->floatOrNull('smallest'),
+        );
+    }
+
+    /** Every number linear between this station (0) and the next (1). A figure only one of them knows is not known between. */
+    public function between(self $next, float $share): self
+    {
+        if ($share <= 0.0) {
+            return $this;
+        }
+        if ($share >= 1.0) {
+            return $next;
+        }
+        $mix = static fn (?float $a, ?float $b): ?float => $a === null || $b === null ? null : $a + ($b - $a) * $share;
+
+        return new self(
+            $this->focalLengthMm + ($next->focalLengthMm - $this->focalLengthMm) * $share,
+            $this->registerMm + ($next->registerMm - $this->registerMm) * $share,
+            $this->frontRimMm + ($next->frontRimMm - $this->frontRimMm) * $share,
+            $mix($this->minFocusMm, $next->minFocusMm),
+            $mix($this->maxMagnification, $next->maxMagnification),
+            $mix($this->principalGapMm, $next->principalGapMm),
+            $mix($this->pupilRatio, $next->pupilRatio),
+            $mix($this->closeFocalLengthMm, $next->closeFocalLengthMm),
+            $mix($this->closePrincipalGapMm, $next->closePrincipalGapMm),
+            $mix($this->closePupilRatio, $next->closePupilRatio),
+            $mix($this->closeEffectiveAperture, $next->closeEffectiveAperture),
+            $this->rimTravelMm + ($next->rimTravelMm - $this->rimTravelMm) * $share,
+            $this->rearProtrusionMm + ($next->rearProtrusionMm - $this->rearProtrusionMm) * $share,
+            $mix($this->frontGlassMm, $next->frontGlassMm),
+            $mix($this->imageCircleMm, $next->imageCircleMm),
+            $mix($this->widest, $next->widest),
+            $mix($this->smallest, $next->smallest),
+        );
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Gear;
+
+/** A flat window with water behind it (OPTICS.md, "Water and flat ports"). */
+final readonly class Port extends Part
+{
+    public function __construct(
+        Casing $casing,
+        Values $document,
+        /** Air between the front-most metal and the glass, mm. */
+        public float $gapMm,
+        public float $glassMm,
+        /** Refractive index of the window, 1 to 2.5. */
+        public float $index,
+        /** Refractive index of the water, 1 to 2.5. */
+        public float $medium,
+    ) {
+        parent::__construct(Kind::Port, $casing, $document);
+    }
+
+    public static function from(Values $values): self
+    {
+        return new self(
+            Casing::from(Kind::Port, $values),
+            $values,
+            $values->float('gapMm'),
+            $values->float('glassMm'),
+            $values->float('index'),
+            $values->floatOr('medium', 1.333),
+        );
+    }
+
+    public function shortestMm(): float
+    {
+        return $this->gapMm + $this->glassMm;
+    }
+}

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Gear;
+
+/**
+ * The validated fields of one object of a file, read by name and type.
+ *
+ * The file layer has already checked types and ranges; asking for a type that a field does not have is a fault of the
+ * program and throws.
+ */
+final readonly class Values
+{
+    /** @param array<string, mixed> $fields */
+    public function __construct(public array $fields) {}
+
+    public function float(string $name): float
+    {
+        return $this->floatOrNull($name) ?? throw InvalidFigure::because($name, 'is needed');
+    }
+
+    public function floatOr(string $name, float $default): float
+    {
+        return $this->floatOrNull($name) ?? $default;
+    }
+
+    public function floatOrNull(string $name): ?float
+    {
+        $value = $this->fields[$name] ?? null;
+        if ($value === null) {
+            return null;
+        }
+        if (! is_int($value) && ! is_float($value)) {
+            throw InvalidFigure::because($name, 'is not a number');
+        }
+
+        return (float) $value;
+    }
+
+    public function intOr(string $name, int $default): int
+    {
+        return (int) round($this->floatOr($name, (float) $default));
+    }
+
+    public function stringOrNull(string $name): ?string
+    {
+        $value = $this->fields[$name] ?? null;
+
+        return is_string($value) ? $value : null;
+    }
+
+    public function stringOr(string $name, string $default): string
+    {
+        return $this->stringOrNull($name) ?? $default;
+    }
+
+    public function boolOrNull(string $name): ?bool
+    {
+        $value = $this->fields[$name] ?? null;
+
+        return is_bool($value) ? $value : null;
+    }
+
+    public function boolOr(string $name, bool $default): bool
+    {
+        return $this->boolOrNull($name) ?? $default;
+    }
+
+    /** @return list<string> */
+    public function strings(string $name): array
+    {
+        $value = $this->fields[$name] ?? null;
+
+        return is_array($value) ? array_values(array_filter($value, is_string(...))) : [];
+    }
+
+    /** The nested object of that name, empty when there is none. */
+    public function object(string $name): self
+    {
+        return new self(self::asObject($this->fields[$name] ?? null));
+    }
+
+    public function has(string $name): bool
+    {
+        return ($this->fields[$name] ?? null) !== null;
+    }
+
+    /** @return list<self> */
+    public function objects(string $name): array
+    {
+        $value = $this->fields[$name] ?? null;
+        if (! is_array($value)) {
+            return [];
+        }
+
+        return array_map(static fn (mixed $item): self => new self(self::asObject($item)), array_values($value));
+    }
+
+    /** @return array<string, mixed> */
+    private static function asObject(mixed $value): array
+    {
+        $fields = [];
+        if (is_array($value)) {
+            foreach ($value as $key => $item) {
+                $fields[(string) $key] = $item;
+            }
+        }
+
+        return $fields;
+    }
+}

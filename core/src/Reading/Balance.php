@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Reading;
+
+use ZincThimble\Core\Gear\Outline;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Trace\Axis;
+
+/**
+ * Masses on a lever (OPTICS.md, "Light": moment about a point on the axis = 9.81e-6 x sum of massG x (balance - point)).
+ */
+final class Balance
+{
+    private const GRAVITY = 9.81e-6;
+
+    /** Moment of all that hangs in front of the camera's mount, Nm; null when no mass is known. */
+    public static function aboutMount(Rig $rig, Axis $axis): ?float
+    {
+        $sum = null;
+        $mount = $rig->camera->registerMm;
+        foreach ($rig->chain as $i => $part) {
+            $casing = $part->casing;
+            if ($casing->massG !== null) {
+                $rear = $axis->rearMm[$i];
+                $balance = $casing->balanceMm === null ? ($rear + $axis->frontMm[$i]) / 2.0 : $rear + $casing->balanceMm;
+                // A converter stands in front of the mount and pushes all the rest out.
+                $balance += $i === 0 ? $axis->converterMm / 2.0 : $axis->converterMm;
+                $sum = ($sum ?? 0.0) + $casing->massG * ($balance - $mount);
+            }
+        }
+
+        return $sum === null ? null : self::GRAVITY * $sum;
+    }
+
+    /** Moment of the whole rig about the foot that carries it best, Nm; null when no part has a foot or no mass is known. */
+    public static function aboutFoot(Rig $rig, Axis $axis): ?float
+    {
+        $least = null;
+        foreach ($rig->chain as $i => $part) {
+            if ($part->casing->footMm === null) {
+                continue;
+            }
+            $point = self::balancePoint($rig, $axis);
+            if ($point === null) {
+                return null;
+            }
+            $foot = $axis->rearMm[$i] + $part->casing->footMm + $axis->converterMm;
+            $moment = self::GRAVITY * $point[1] * ($point[0] - $foot);
+            if ($least === null || abs($moment) < abs($least)) {
+                $least = $moment;
+            }
+        }
+
+        return $least;
+    }
+
+    /**
+     * Where the whole rig balances, mm from the sensor, and the mass that is known, g.
+     *
+     * @return array{float, float}|null
+     */
+    public static function balancePoint(Rig $rig, Axis $axis): ?array
+    {
+        $mass = 0.0;
+        $sum = 0.0;
+        $camera = $rig->camera;
+        if ($camera->massG !== null) {
+            $back = Outline::cameraBackMm($camera);
+            $middle = $camera->balanceMm === null ? ($camera->registerMm - $back) / 2.0 : $camera->balanceMm - $back;
+            $mass += $camera->massG;
+            $sum += $camera->massG * $middle;
+        }
+        foreach ($rig->chain as $i => $part) {
+            $casing = $part->casing;
+            if ($casing->massG !== null) {
+                $rear = $axis->rearMm[$i];
+                $balance = $casing->balanceMm === null ? ($rear + $axis->frontMm[$i]) / 2.0 : $rear + $casing->balanceMm;
+                $balance += $i === 0 ? $axis->converterMm / 2.0 : $axis->converterMm;
+                $mass += $casing->massG;
+                $sum += $casing->massG * $balance;
+            }
+        }
+
+        return $mass > 0.0 ? [$sum / $mass, $mass] : null;
+    }
+}

@@ -1,0 +1,173 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Reading;
+
+use ZincThimble\Core\Gear\CloseUpLens;
+use ZincThimble\Core\Gear\Focusing;
+use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\LensFigures;
+use ZincThimble\Core\Rig\Nudge;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\Settling;
+
+/**
+ * Which inputs of a rig are uncertain, and what each reading owes to them (OPTICS.md, "Uncertainty": the root of the sum
+ * over uncertain inputs of (r(+) - r(-))^2 / 4).
+ */
+final class Uncertainty
+{
+    /** The readings that carry a half-width. */
+    public const READINGS = [
+        'magnification', 'fieldWidthMm', 'fieldHeightMm', 'workingDistanceMm', 'subjectDistanceMm', 'effectiveAperture', 'stopsLost',
+        'depthOfFieldMm', 'nearMm', 'farMm', 'waveDepthMm', 'airyDiameterMm', 'detailMm', 'entrancePupilMm',
+    ];
+
+    /** Half-widths that a lens's figures have unless measured: a share of the figure. */
+    private const SHARES = [
+        'focalLengthMm' => Settling::FOCAL_LENGTH,
+        'minFocusMm' => Settling::CLOSEST_FOCUS,
+        'maxMagnification' => Settling::GREATEST_MAGNIFICATION,
+    ];
+
+    /** @return list<UncertainInput> */
+    public static function inputs(Rig $rig): array
+    {
+        $inputs = [];
+        foreach ($rig->chain as $i => $part) {
+            if ($part instanceof Lens) {
+                array_push($inputs, ...self::lens($rig, $i, $part));
+            } elseif ($part instanceof CloseUpLens) {
+                array_push($inputs, ...self::closeUpLens($rig, $i, $part));
+            }
+        }
+
+        return $inputs;
+    }
+
+    /**
+     * @return array{halfWidths: array<string, float>, sources: array<string, UncertainInput>} by reading: its half-width,
+     *                                                                                           and the input that contributes most
+     */
+    public static function of(Rig $rig): array
+    {
+        $sums = [];
+        $most = [];
+        $sources = [];
+        foreach (self::inputs($rig) as $input) {
+            $up = Reader::read($input->up);
+            $down = Reader::read($input->down);
+            foreach (self::READINGS as $name) {
+                $a = $up->{$name};
+                $b = $down->{$name};
+                if (! is_float($a) || ! is_float($b)) {
+                    continue;
+                }
+                $share = ($a - $b) * ($a - $b) / 4.0;
+                if ($share <= 0.0) {
+                    continue;
+                }
+                $sums[$name] = ($sums[$name] ?? 0.0) + $share;
+                if ($share > ($most[$name] ?? 0.0)) {
+                    $most[$name] = $share;
+                    $sources[$name] = $input;
+                }
+            }
+        }
+
+        return ['halfWidths' => array_map(sqrt(...), $sums), 'sources' => $sources];
+    }
+
+    /** @return list<UncertainInput> */
+    private static function lens(Rig $rig, int $i, Lens $part): array
+    {
+        $figures = $part->figuresAt($rig->setting->zoomMm[$i] ?? null);
+        $settled = $rig->lenses[$i];
+        $ring = $settled->m0 > 0.0;
+        $inputs = [];
+        foreach (get_object_vars($figures) as $field => $value) {
+            if ($value === null) {
+                continue;
+            }
+            $measured = $part->measured[$field] ?? null;
+            $usual = match ($field) {
+                'focalLengthMm' => $value * self::SHARES[$field],
+                'minFocusMm', 'maxMagnification' => $ring ? $value * self::SHARES[$field] : 0.0,
+                'frontRimMm' => Settling::RIM_MM,
+                default => 0.0,
+            };
+            $halfWidth = $measured ?? $usual;
+            if ($halfWidth > 0.0) {
+                $inputs[] = self::varied($rig, $i, $field, $measured !== null, static fn (float $sign): array => [
+                    self::moved($figures, $field, $sign * $halfWidth), Nudge::none(),
+                ]);
+            }
+        }
+        if ($figures->principalGapMm === null || $figures->pupilRatio === null) {
+            $inputs[] = self::varied($rig, $i, 'design', false, static fn (float $sign): array => [$figures, new Nudge(family: $sign)]);
+        }
+        if ($settled->focusing === Focusing::Internal) {
+            if ($figures->closePrincipalGapMm === null) {
+                $inputs[] = self::varied($rig, $i, 'closePrincipalGapMm', false, static fn (float $sign): array => [$figures, new Nudge(closeGap: $sign)]);
+            }
+            if ($figures->closeEffectiveAperture === null) {
+                $inputs[] = self::varied($rig, $i, 'closeEffectiveAperture', false, static fn (float $sign): array => [$figures, new Nudge(aperture: $sign)]);
+            }
+        }
+
+        return array_values(array_filter($inputs));
+    }
+
+    /**
+     * @param  \Closure(float): array{LensFigures, Nudge}  $variant
+     *
+     * A variant that no lens can have leaves that side where it was.
+     */
+    private static function varied(Rig $rig, int $i, string $field, bool $measured, \Closure $variant): UncertainInput
+    {
+        $sides = [];
+        foreach ([1.0, -1.0] as $sign) {
+            [$figures, $nudge] = $variant($sign);
+            $lens = $rig->chain[$i];
+            try {
+                $sides[] = $lens instanceof Lens
+                    ? $rig->withLenses([$i => Settling::settle($lens, null, $figures, $nudge, $rig->lenses[$i]->focusing)] + $rig->lenses)
+                    : $rig;
+            } catch (InvalidFigure) {
+                $sides[] = $rig;
+            }
+        }
+
+        return new UncertainInput($i, $field, $measured, $sides[0], $sides[1]);
+    }
+
+    private static function moved(LensFigures $figures, string $field, float $by): LensFigures
+    {
+        $values = get_object_vars($figures);
+        $values[$field] = (float) $values[$field] + $by;
+
+        return new LensFigures(...$values);
+    }
+
+    /** @return list<UncertainInput> */
+    private static function closeUpLens(Rig $rig, int $i, CloseUpLens $part): array
+    {
+        $inputs = [new UncertainInput(
+            $i,
+            'powerD',
+            $part->document->object('measured')->has('powerD'),
+            $rig->withPart($i, $part->nudged($part->powerHalfWidthD, 0.0)),
+            $rig->withPart($i, $part->nudged(-$part->powerHalfWidthD, 0.0)),
+        )];
+        if (! $part->planeGiven && $part->thicknessMm > 0.0) {
+            $half = $part->thicknessMm / 2.0;
+            $inputs[] = new UncertainInput(
+                $i, 'planeFromFrontMm', false, $rig->withPart($i, $part->nudged(0.0, $half)), $rig->withPart($i, $part->nudged(0.0, -$half)),
+            );
+        }
+
+        return $inputs;
+    }
+}

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Reading;
+
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Trace\Axis;
+use ZincThimble\Core\Trace\Rays;
+
+/** How bright the corner of the frame is left by rings, throats, glass and pupils (OPTICS.md, "Vignetting"). */
+final class Vignetting
+{
+    /**
+     * @param  float  $x  share of the axial ray in the chief ray
+     * @param  float  $neff  effective aperture without a teleconverter
+     * @param  int  $stopAt  the opening that is the stop; -1 = an objective
+     * @return array{float, ?int} brightness 0 to 1, and the part that cuts most (-1 = the camera, null = none)
+     */
+    public static function darkest(Rig $rig, Axis $axis, Rays $rays, float $x, float $neff, int $stopAt): array
+    {
+        $corner = self::cornerMm($rig) / $axis->factor;
+        $least = 1.0;
+        $part = null;
+        foreach ($axis->openR as $j => $clear) {
+            if ($j === $stopAt) {
+                continue;
+            }
+            $axial = $rays->axialAt[$j];
+            $q = $corner * abs($rays->fieldAt[$j] + $x * $axial);
+            $p = abs($axial) / (2.0 * $neff);
+            if ($q + $p > $clear * (1.0 + 1e-9)) {
+                $brightness = self::overlap($p, $clear, $q);
+                if ($brightness < $least) {
+                    $least = $brightness;
+                    $part = $axis->openPart[$j];
+                }
+            }
+        }
+        if ($axis->imageCircleMm !== null && 2.0 * $corner * $axis->factor > $axis->imageCircleMm * (1.0 + 1e-9)) {
+            $least = 0.0;
+            foreach ($rig->chain as $i => $candidate) {
+                if ($candidate instanceof Lens) {
+                    $part = $i;
+                    break;
+                }
+            }
+        }
+
+        return [$least, $part];
+    }
+
+    /** Sensor centre to the corner that is furthest from the lens's axis, mm: a shift moves it out. */
+    public static function cornerMm(Rig $rig): float
+    {
+        $shift = 0.0;
+        foreach ($rig->setting->shiftMm as $mm) {
+            $shift += $mm ?? 0.0;
+        }
+        $halfWidth = $rig->frame->widthMm / 2.0 + abs($shift);
+        $halfHeight = $rig->frame->heightMm / 2.0;
+
+        return sqrt($halfWidth * $halfWidth + $halfHeight * $halfHeight);
+    }
+
+    /** Overlap of two circles (radii p and c, centres q apart) over the area of the first. */
+    public static function overlap(float $p, float $c, float $q): float
+    {
+        if ($p <= 0.0) {
+            return $q <= $c ? 1.0 : 0.0;
+        }
+        if ($q >= $p + $c) {
+            return 0.0;
+        }
+        if ($q <= abs($p - $c)) {
+            return $c >= $p ? 1.0 : $c * $c / ($p * $p);
+        }
+        $one = ($q * $q + $p * $p - $c * $c) / (2.0 * $q * $p);
+        $two = ($q * $q + $c * $c - $p * $p) / (2.0 * $q * $c);
+        $lens = (-$q + $p + $c) * ($q + $p - $c) * ($q - $p + $c) * ($q + $p + $c);
+        $area = $p * $p * acos(max(-1.0, min(1.0, $one))) + $c * $c * acos(max(-1.0, min(1.0, $two))) - 0.5 * sqrt(max(0.0, $lens));
+
+        return max(0.0, min(1.0, $area / (M_PI * $p * $p)));
+    }
+}

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Rig;
+
+use ZincThimble\Core\Gear\ApertureControl;
+use ZincThimble\Core\Gear\Bellows;
+use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Part;
+
+/**
+ * How the aperture of a rig can be worked (handbook, "How the aperture is worked").
+ */
+enum ApertureWorked: string
+{
+    /** Contacts and lever both reach the lens. */
+    case Full = 'full';
+    /** By the camera, over the contacts. */
+    case Contacts = 'contacts';
+    /** By the camera, over the lever. */
+    case Lever = 'lever';
+    /** By hand, with the latch at the bellows' front. */
+    case Latch = 'latch';
+    /** By a ring on the lens (or there is nothing to work). */
+    case Ring = 'ring';
+    /** Stop down first, then take the lens off and put it on the rig. */
+    case Detach = 'detach';
+    /** Not at all. */
+    case Stuck = 'stuck';
+
+    /**
+     * @param  list<Part>  $chain
+     * @param  ?int  $lensAt  place of the lens to be worked; null = none
+     */
+    public static function through(Camera $camera, array $chain, ?int $lensAt): self
+    {
+        if ($lensAt === null) {
+            return self::Ring;
+        }
+        $lens = $chain[$lensAt];
+        if (! $lens instanceof Lens) {
+            return self::Ring;
+        }
+        $passes = $camera->passes;
+        $latch = false;
+        for ($i = 0; $i < $lensAt; $i++) {
+            $part = $chain[$i];
+            $passes = $passes->through($part->casing->passes);
+            // A latch works what stands before it, as long as the lever goes through what lies between.
+            $latch = $part instanceof Bellows ? $part->latch : $latch && $part->casing->passes->lever;
+        }
+        $builtIn = $camera->isBuiltIn();
+        if ($builtIn) {
+            return self::Full;
+        }
+        $wired = $lensAt > 0 && $chain[$lensAt - 1]->casing->passes->contacts;
+        if ($lens->reversed && ! $wired) {
+            // Turned round, its levers and contacts face the subject; only a wired pair of rings carries signals.
+            $passes = new \ZincThimble\Core\Gear\Coupling;
+            $latch = false;
+        }
+        if ($lens->reversed) {
+            $passes = new \ZincThimble\Core\Gear\Coupling($passes->contacts, false);
+        }
+        $control = $lens->aperture->control;
+        if ($control === ApertureControl::Ring || $control === ApertureControl::None) {
+            return self::Ring;
+        }
+        if ($control === ApertureControl::Electronic) {
+            return match (true) {
+                $passes->contacts && $passes->lever => self::Full,
+                $passes->contacts => self::Contacts,
+                default => self::Detach,
+            };
+        }
+
+        return match (true) {
+            $passes->contacts && $passes->lever => self::Full,
+            $passes->lever => self::Lever,
+            $latch => self::Latch,
+            $lens->aperture->rest === 'set' => self::Ring,
+            default => self::Stuck,
+        };
+    }
+
+    /** Whether the camera works it by itself. */
+    public function isAutomatic(): bool
+    {
+        return $this === self::Full || $this === self::Contacts || $this === self::Lever;
+    }
+}

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Rig;
+
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Part;
+
+/**
+ * Which parts stand in a chain, in which order, each with its own setting: what a rig is rebuilt from when a part is
+ * put in, taken off, moved or turned round.
+ */
+final readonly class Arrangement
+{
+    /**
+     * @param  list<Part>  $parts
+     * @param  list<array{length: ?float, focus: ?float, aperture: ?float, zoom: ?float, swing: ?float, shift: ?float, working: bool}>  $set
+     */
+    private function __construct(private array $parts, private array $set) {}
+
+    public static function of(Rig $rig): self
+    {
+        $set = [];
+        foreach ($rig->chain as $i => $part) {
+            $set[] = [
+                'length' => $rig->setting->lengthMm[$i] ?? null,
+                'focus' => $rig->setting->focus[$i] ?? null,
+                'aperture' => $rig->setting->aperture[$i] ?? null,
+                'zoom' => $rig->setting->zoomMm[$i] ?? null,
+                'swing' => $rig->setting->swingDeg[$i] ?? null,
+                'shift' => $rig->setting->shiftMm[$i] ?? null,
+                'working' => $rig->setting->working === $i,
+            ];
+        }
+
+        return new self($rig->chain, $set);
+    }
+
+    /** @param list<int> $places */
+    public function without(array $places): self
+    {
+        $parts = [];
+        $set = [];
+        foreach ($this->parts as $i => $part) {
+            if (! in_array($i, $places, true)) {
+                $parts[] = $part;
+                $set[] = $this->set[$i];
+            }
+        }
+
+        return new self($parts, $set);
+    }
+
+    /** @param list<Part> $inserted put in before the part that stands at that place now */
+    public function inserting(int $place, array $inserted): self
+    {
+        $blank = ['length' => null, 'focus' => null, 'aperture' => null, 'zoom' => null, 'swing' => null, 'shift' => null, 'working' => false];
+        $parts = $this->parts;
+        $set = $this->set;
+        array_splice($parts, $place, 0, $inserted);
+        array_splice($set, $place, 0, array_fill(0, count($inserted), $blank));
+
+        return new self(array_values($parts), array_values($set));
+    }
+
+    /** The lens at that place turned round; any other part stays as it is. */
+    public function turning(int $place): self
+    {
+        $parts = $this->parts;
+        $part = $parts[$place];
+        if ($part instanceof Lens) {
+            $parts[$place] = $part->turned();
+        }
+
+        return new self($parts, $this->set);
+    }
+
+    public function moving(int $from, int $to): self
+    {
+        $parts = $this->parts;
+        $set = $this->set;
+        $part = array_splice($parts, $from, 1);
+        $own = array_splice($set, $from, 1);
+        array_splice($parts, $to, 0, $part);
+        array_splice($set, $to, 0, $own);
+
+        return new self(array_values($parts), array_values($set));
+    }
+
+    public function rig(Rig $pattern): Rig
+    {
+        $working = array_search(true, array_column($this->set, 'working'), true);
+
+        return $pattern->withChain($this->parts, new Setting(
+            array_column($this->set, 'length'),
+            array_column($this->set, 'focus'),
+            array_column($this->set, 'aperture'),
+            array_column($this->set, 'zoom'),
+            array_column($this->set, 'swing'),
+            array_column($this->set, 'shift'),
+            $working === false ? null : $working,
+        ));
+    }
+}

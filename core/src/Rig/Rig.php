@@ -1,0 +1,215 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Rig;
+
+use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\Frame;
+use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Gear\VariableSpacer;
+
+/**
+ * A camera and the chain of parts on it, from the camera outwards, as set, with its lenses settled.
+ */
+final readonly class Rig
+{
+    /**
+     * @param  list<Part>  $chain
+     * @param  array<int, SettledLens>  $lenses  by place in the chain
+     */
+    private function __construct(
+        public ?string $name,
+        public Camera $camera,
+        public array $chain,
+        public Setting $setting,
+        public Conditions $conditions,
+        public ?Subject $subject,
+        public Frame $frame,
+        /** Blur limit in use, mm. */
+        public float $blurLimitMm,
+        public array $lenses,
+        /** What the parts add up to, whatever they are set to. */
+        public Inventory $inventory,
+        /** Unknown keys of the file. @var array<string, mixed> */
+        public array $extra,
+    ) {}
+
+    /**
+     * @param  list<Part>  $chain
+     * @param  array<string, mixed>  $extra
+     *
+     * @throws InvalidFigure names the field of a lens whose figures can't be settled
+     */
+    public static function of(
+        Camera $camera,
+        array $chain,
+        Setting $setting,
+        Conditions $conditions,
+        ?Subject $subject = null,
+        ?string $name = null,
+        array $extra = [],
+    ): self {
+        $frame = $camera->frame($conditions->mode);
+        self::refuseWhatIsNotModelled($chain);
+        $lenses = [];
+        foreach ($chain as $i => $part) {
+            if ($part instanceof Lens) {
+                $lenses[$i] = Settling::settle($part, $setting->zoomMm[$i] ?? null);
+            }
+        }
+
+        return new self(
+            $name,
+            $camera,
+            $chain,
+            $setting,
+            $conditions,
+            $subject,
+            $frame,
+            $conditions->blurLimit($frame),
+            $lenses,
+            Inventory::of($camera, $chain, $setting),
+            $extra,
+        );
+    }
+
+    /** The same rig with one control moved. Settles a lens again only when its zoom was turned. */
+    public function with(TravelKind $kind, int $part, float $value): self
+    {
+        $lenses = $this->lenses;
+        $lens = $this->chain[$part];
+        if ($kind === TravelKind::Zoom && $lens instanceof Lens) {
+            $lenses[$part] = Settling::settle($lens, $value);
+        }
+
+        return $this->copy($this->setting->with($kind, $part, $value), $lenses);
+    }
+
+    public function withSetting(Setting $setting): self
+    {
+        return self::of($this->camera, $this->chain, $setting, $this->conditions, $this->subject, $this->name, $this->extra);
+    }
+
+    /** @param array<int, SettledLens> $lenses */
+    public function withLenses(array $lenses): self
+    {
+        return $this->copy($this->setting, $lenses);
+    }
+
+    /** The same rig with one part replaced by one that joins and settles like it. */
+    public function withPart(int $place, Part $part): self
+    {
+        $chain = $this->chain;
+        $chain[$place] = $part;
+
+        return $this->copy($this->setting, $this->lenses, array_values($chain));
+    }
+
+    /** @param list<Part> $chain */
+    public function withChain(array $chain, Setting $setting): self
+    {
+        return self::of($this->camera, $chain, $setting, $this->conditions, $this->subject, $this->name, $this->extra);
+    }
+
+    public function withCamera(Camera $camera): self
+    {
+        return self::of($camera, $this->chain, $this->setting, $this->conditions, $this->subject, $this->name, $this->extra);
+    }
+
+    public function withConditions(Conditions $conditions): self
+    {
+        return self::of($this->camera, $this->chain, $this->setting, $conditions, $this->subject, $this->name, $this->extra);
+    }
+
+    public function withSubject(?Subject $subject): self
+    {
+        return self::of($this->camera, $this->chain, $this->setting, $this->conditions, $subject, $this->name, $this->extra);
+    }
+
+    /**
+     * Every part without the ones at these places; settings follow.
+     *
+     * @param  list<int>  $places
+     */
+    public function without(array $places): self
+    {
+        return Arrangement::of($this)->without($places)->rig($this);
+    }
+
+    /** Place of the lens whose diaphragm is in use; null when the rig has no lens. */
+    public function workingLens(): ?int
+    {
+        return $this->inventory->workingLens;
+    }
+
+    /** Marked f-number the lens at that place is set to; its widest when left alone; null when not known. */
+    public function markedAperture(int $part): ?float
+    {
+        return $this->setting->aperture[$part] ?? $this->lenses[$part]->widest ?? null;
+    }
+
+    /** Length a variable spacer is set to, mm. */
+    public function lengthMm(int $part): float
+    {
+        $spacer = $this->chain[$part];
+        $set = $this->setting->lengthMm[$part] ?? null;
+
+        return $set ?? ($spacer instanceof VariableSpacer ? $spacer->minMm : $spacer->shortestMm());
+    }
+
+    /**
+     * The controls that move focus, from the camera outwards.
+     *
+     * @return list<Travel>
+     */
+    public function focusTravels(): array
+    {
+        $travels = [];
+        foreach ($this->chain as $i => $part) {
+            if ($part instanceof VariableSpacer) {
+                $travels[] = new Travel($i, TravelKind::Length, $part->minMm, $part->maxMm, 0.1);
+            } elseif (isset($this->lenses[$i]) && $this->lenses[$i]->m0 > 0.0) {
+                $travels[] = new Travel($i, TravelKind::Focus, 0.0, 1.0, 0.001);
+            }
+        }
+
+        return $travels;
+    }
+
+    /**
+     * @param  array<int, SettledLens>  $lenses
+     * @param  list<Part>|null  $chain
+     */
+    private function copy(Setting $setting, array $lenses, ?array $chain = null): self
+    {
+        return new self(
+            $this->name,
+            $this->camera,
+            $chain ?? $this->chain,
+            $setting,
+            $this->conditions,
+            $this->subject,
+            $this->frame,
+            $this->blurLimitMm,
+            $lenses,
+            $this->inventory,
+            $this->extra,
+        );
+    }
+
+    /** @param list<Part> $chain */
+    private static function refuseWhatIsNotModelled(array $chain): void
+    {
+        $wet = false;
+        foreach ($chain as $part) {
+            if ($wet && $part->kind !== Kind::CloseUpLens) {
+                throw InvalidFigure::because('chain', 'a port is the last part, or only wet close-up lenses follow it');
+            }
+            $wet = $wet || $part->kind === Kind::Port;
+        }
+    }
+}
