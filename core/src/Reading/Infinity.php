@@ -53,14 +53,16 @@ final readonly class Infinity
     {
         $fixed = $rig->camera->registerMm;
         $variable = false;
+        $shortest = 0.0;
         foreach ($rig->chain as $i => $part) {
             if ($part instanceof Lens) {
                 $spacer = $rig->lenses[$i]->register - $fixed;
 
-                return $part->reversed || $spacer < -1e-9 || (! $variable && $spacer <= 1e-9) ? null : max(0.0, $spacer);
+                return $part->reversed || $spacer < $shortest - 1e-9 || (! $variable && $spacer <= 1e-9) ? null : max(0.0, $spacer);
             }
             if ($part instanceof VariableSpacer) {
                 $variable = true;
+                $shortest += $part->minMm;
             } elseif ($part->kind->isFixedSpacer()) {
                 $fixed += $part->shortestMm();
             } elseif ($part->kind->isOptical()) {

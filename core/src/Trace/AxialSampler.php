@@ -86,8 +86,11 @@ final class AxialSampler
 
     public float $subjectDistanceMm = 0.0;
 
-    /** @param list<Travel> $travels the ones that samples move */
-    public function __construct(Rig $rig, array $travels)
+    /**
+     * @param  list<Travel>  $travels  the ones that samples move
+     * @param  ?int  $without  place of a part to leave out
+     */
+    public function __construct(Rig $rig, array $travels, ?int $without = null)
     {
         $moved = [];
         foreach ($travels as $at => $travel) {
@@ -95,6 +98,9 @@ final class AxialSampler
         }
         $air = $rig->camera->registerMm;
         foreach ($rig->chain as $i => $part) {
+            if ($i === $without) {
+                continue;
+            }
             if ($part instanceof Spacer) {
                 $air += $part->lengthMm;
             } elseif ($part instanceof VariableSpacer) {

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Drawing;
+
+use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Reading\Vignetting;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Trace\Axis;
+use ZincThimble\Core\Trace\Image;
+use ZincThimble\Core\Trace\Rays;
+
+/** The light cone and the ray from the corner, as heights at the principal planes, for the drawing. mm. */
+final readonly class LightPath
+{
+    /**
+     * @param  list<array{zi: float, zo: float, cone: ?float, chief: ?float}>  $groups
+     */
+    private function __construct(
+        public array $groups,
+        /** Half the frame's diagonal, where the corner ray starts. */
+        public float $cornerMm,
+        /** Height at which the corner ray meets the subject plane. */
+        public ?float $cornerAtSubjectMm,
+    ) {}
+
+    public static function of(Rig $rig, Axis $axis, Rays $rays, Reading $reading): self
+    {
+        $neff = $reading->effectiveAperture;
+        $scale = $neff === null ? null : 1.0 / (2.0 * $neff / $axis->factor);
+        $corner = Vignetting::cornerMm($rig) / $axis->factor;
+        $x = self::chiefShare($axis, $rays, $reading);
+        $y = 0.0;
+        $t = 1.0;
+        $fy = 1.0;
+        $ft = 0.0;
+        $z = 0.0;
+        $groups = [];
+        foreach ($axis->phi as $k => $power) {
+            $d = $axis->zi[$k] - $z;
+            $y += $t * $d;
+            $fy += $ft * $d;
+            $groups[] = [
+                'zi' => $axis->zi[$k] + $axis->converterMm,
+                'zo' => $axis->zo[$k] + $axis->converterMm,
+                'cone' => $scale === null ? null : $y * $scale,
+                'chief' => $x === null ? null : $corner * ($fy + $x * $y),
+            ];
+            $t -= $y * $power;
+            $ft -= $fy * $power;
+            $z = $axis->zo[$k];
+        }
+        $m = $reading->magnification;
+
+        return new self($groups, $corner, $reading->image === Image::Real && $m !== null && $m > 0.0
+            ? ($reading->erect ? 1.0 : -1.0) * Vignetting::cornerMm($rig) / $m
+            : null);
+    }
+
+    /** Share of the axial ray in the chief ray: from the entrance pupil, where the reading has one. */
+    private static function chiefShare(Axis $axis, Rays $rays, Reading $reading): ?float
+    {
+        if ($reading->image !== Image::Real) {
+            return null;
+        }
+        if ($reading->entrancePupilMm === null) {
+            return -$rays->fieldT / $rays->t;
+        }
+        // The chief ray crosses the axis at the entrance pupil: y there is 0.
+        $back = -$rays->y / $rays->t - $reading->entrancePupilMm / $axis->medium;
+        $axial = $rays->y + $rays->t * $back;
+
+        return $axial === 0.0 ? null : -($rays->fieldY + $rays->fieldT * $back) / $axial;
+    }
+}

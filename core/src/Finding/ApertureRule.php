@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Finding;
+
+use ZincThimble\Core\Gear\ApertureControl;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Rig\ApertureWorked;
+
+/** `aperture-stuck`, `body-uncoupled`: whether the diaphragm can be worked, and the body goes along. */
+final class ApertureRule implements Rule
+{
+    public function find(Facts $facts): array
+    {
+        $rig = $facts->rig;
+        $at = $rig->workingLens();
+        if ($at === null) {
+            return [];
+        }
+        $lens = $rig->chain[$at];
+        if (! $lens instanceof Lens) {
+            return [];
+        }
+        $worked = $rig->inventory->coupling;
+        $spans = match ($worked) {
+            ApertureWorked::Stuck => $facts->always(new Finding(Code::ApertureStuck, Severity::Stop, $at,
+                $this->rest($lens) === 'open'
+                    ? 'The aperture of {part} stays wide open: nothing here works its lever.'
+                    : 'The aperture of {part} stays closed at its smallest: nothing here works its lever.',
+                ['part' => $lens->label()])),
+            ApertureWorked::Latch => $facts->always(new Finding(Code::ApertureStuck, Severity::Warn, $at,
+                'The aperture of {part} is worked by hand, with the latch of the bellows: compose wide open, then close it.', ['part' => $lens->label()])),
+            ApertureWorked::Detach => $facts->always(new Finding(Code::ApertureStuck, Severity::Warn, $at,
+                '{part} gets no signals here and stays as it was left. On the camera, stop it down, hold the preview and take it off; some bodies allow that.', ['part' => $lens->label()])),
+            default => [],
+        };
+        $body = $rig->camera->uncoupled;
+        if ($body !== null && ! $worked->isAutomatic() && ! $rig->camera->isBuiltIn()) {
+            $lacking = array_diff(['meters', 'fires'], $body);
+            if ($lacking !== []) {
+                $marked = $facts->rig->markedAperture($at) ?? 8.0;
+                array_push($spans, ...$facts->always(new Finding(Code::BodyUncoupled, Severity::Note, -1,
+                    in_array('fires', $lacking, true)
+                        ? 'This body doesn’t fire without a coupled lens unless its menu allows it. Set that, work in manual exposure, and start from the exposure it meters with the lens alone, {factor} times as long.'
+                        : 'This body doesn’t meter without a coupled lens. Work in manual exposure and start from the exposure it meters with the lens alone, {factor} times as long.',
+                    ['factor' => $this->factor($facts, $marked)])));
+            }
+        }
+
+        return $spans;
+    }
+
+    /** Where an uncoupled lever leaves the diaphragm (handbook, "How the aperture is worked"). */
+    private function rest(Lens $lens): string
+    {
+        return $lens->aperture->rest ?? ($lens->aperture->control === ApertureControl::Lever ? 'closed' : 'open');
+    }
+
+    /** Time is multiplied by (Neff/N)^2. */
+    private function factor(Facts $facts, float $marked): float
+    {
+        $effective = $facts->columns->effectiveAperture[0] ?? null;
+
+        return $effective === null || $marked <= 0.0 ? 1.0 : ($effective / $marked) ** 2;
+    }
+}

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Finding;
+
+use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Spacer;
+use ZincThimble\Core\Gear\VariableSpacer;
+use ZincThimble\Core\Rig\Rig;
+
+/** `screw-loose`, `no-shoulder`, `bare-rear`, `flare`: small things that spoil a session. */
+final class CareRule implements Rule
+{
+    /** Bare length behind the lens from which flare shows, mm. */
+    public const LONG_MM = 100.0;
+
+    /** Bare tubes in a row from which it shows. */
+    public const MANY_TUBES = 3;
+
+    public function find(Facts $facts): array
+    {
+        $findings = [];
+        foreach ($facts->rig->chain as $i => $part) {
+            if ($part instanceof Lens && $facts->rig->lenses[$i]->m0 > 0.0 && $part->casing->rear->main()?->isThread() === true) {
+                $findings[] = new Finding(Code::ScrewLoose, Severity::Note, $i,
+                    '{part} sits on a screw joint: turning its ring may unscrew it instead of focusing. Hold the barrel.', ['part' => $part->label()]);
+            }
+            if ($part instanceof Spacer && $part->shoulder === false && ($part->kind === Kind::Adapter || $part->kind === Kind::StepRing)) {
+                $findings[] = new Finding(Code::NoShoulder, Severity::Note, $i,
+                    '{part} has no shoulder to stop against: it can be screwed in too far.', ['part' => $part->label()]);
+            }
+            if ($part instanceof Lens && $part->reversed && $i === count($facts->rig->chain) - 1) {
+                $findings[] = new Finding(Code::BareRear, Severity::Note, $i,
+                    'Rear glass and levers of {part} stand bare towards the subject: put a hood or ring on.', ['part' => $part->label()]);
+            }
+        }
+        $spans = [];
+        foreach ($findings as $finding) {
+            array_push($spans, ...$facts->always($finding));
+        }
+
+        return [...$spans, ...$this->flare($facts)];
+    }
+
+    /** @return list<Span> */
+    private function flare(Facts $facts): array
+    {
+        [$length, $tubes, $moving] = self::bareBehindTheLens($facts->rig, $facts->travel?->part);
+        $column = [];
+        foreach ($facts->columns->image as $row => $_) {
+            $column[] = $tubes >= self::MANY_TUBES ? INF : $length + ($moving ? $facts->places[$row] ?? 0.0 : 0.0);
+        }
+        $shown = array_map(static fn (float $value): float => is_finite($value) ? $value : $length, $column);
+
+        return Span::where($column, self::LONG_MM, INF, new Finding(Code::Flare, Severity::Note, null,
+            'There are {bare:mm} of bare tube and cloth behind the lens: line or hood them against flare.'), ['bare' => $shown]);
+    }
+
+    /** @return array{float, int, bool} length behind the first lens, tubes among it, and whether the moving part is left out */
+    private static function bareBehindTheLens(Rig $rig, ?int $movingPart): array
+    {
+        $length = 0.0;
+        $tubes = 0;
+        $moving = false;
+        foreach ($rig->chain as $i => $part) {
+            if ($part->kind->isOptical()) {
+                break;
+            }
+            if ($part instanceof VariableSpacer && $i === $movingPart) {
+                $moving = true;
+            } elseif ($part->kind === Kind::Tube || $part instanceof VariableSpacer) {
+                $length += $rig->lengthMm($i);
+            }
+            $tubes += $part->kind === Kind::Tube ? 1 : 0;
+        }
+
+        return [$length, $tubes, $moving];
+    }
+}

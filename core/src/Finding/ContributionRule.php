@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Finding;
+
+use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Rig\Travel;
+use ZincThimble\Core\Rig\TravelKind;
+use ZincThimble\Core\Trace\AxialSampler;
+use ZincThimble\Core\Trace\Image;
+
+/** `adds-little`: a part whose absence changes the field by less than 5 %. */
+final class ContributionRule implements Rule
+{
+    public const LITTLE = 0.05;
+
+    public function find(Facts $facts): array
+    {
+        $spans = [];
+        foreach ($facts->rig->chain as $i => $part) {
+            if ($part->kind !== Kind::Tube && $part->kind !== Kind::CloseUpLens) {
+                continue;
+            }
+            $column = $this->changes($facts, $i);
+            array_push($spans, ...Span::where($column, -1.0, self::LITTLE - 1e-12, new Finding(Code::AddsLittle, Severity::Note, $i,
+                '{part} adds next to nothing: without it the field changes by {change:pct}.', ['part' => $part->label()]), ['change' => $column]));
+        }
+
+        return $spans;
+    }
+
+    /** By how much of itself the field changes without that part, row by row. @return list<?float> */
+    private function changes(Facts $facts, int $part): array
+    {
+        $moved = $facts->travel !== null && $facts->travel->kind->movesFocus() && $facts->travel->part !== $part ? [$facts->travel] : [];
+        $sampler = new AxialSampler($facts->rig, $moved, $part);
+        $column = [];
+        foreach ($facts->columns->magnification as $row => $magnification) {
+            if ($magnification === null || $magnification <= 0.0) {
+                $column[] = null;
+
+                continue;
+            }
+            $sampler->sample($moved === [] ? [] : [$facts->places[$row]]);
+            $column[] = $sampler->image === Image::Real && $sampler->magnification > 0.0 ? abs($magnification / $sampler->magnification - 1.0) : null;
+        }
+
+        return $column;
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Finding;
+
+use ZincThimble\Core\Gear\Objective;
+use ZincThimble\Core\Rig\Rig;
+
+/** `vignette`: what cuts the corner, and what stops the light instead of the working diaphragm. */
+final class CornerRule implements Rule
+{
+    /** Corners brighter than this pass unnoticed. */
+    public const BRIGHT_ENOUGH = 0.9;
+
+    public function find(Facts $facts): array
+    {
+        $spans = [];
+        $dark = [];
+        foreach ($facts->columns->cornerBrightness as $row => $brightness) {
+            $part = $facts->columns->cornerPart[$row];
+            if ($brightness !== null && $brightness < self::BRIGHT_ENOUGH && $part !== null) {
+                $dark[$part][$row] = 1.0 - $brightness;
+            }
+        }
+        foreach ($dark as $part => $rows) {
+            $column = self::filled($rows, $facts->columns->rows);
+            array_push($spans, ...Span::where($column, 0.0, INF, new Finding(Code::Vignette, Severity::Warn, $part,
+                '{part} cuts the corners: they lose {dark:pct} of their light.', ['part' => self::label($facts->rig, $part)]), ['dark' => $column]));
+        }
+
+        $working = $facts->rig->workingLens();
+        $other = [];
+        foreach ($facts->columns->stopPart as $row => $part) {
+            $objective = $part !== null && $part >= 0 && $facts->rig->chain[$part] instanceof Objective;
+            if ($part !== null && $part !== $working && ! $objective) {
+                $other[$part][$row] = 1.0;
+            }
+        }
+        foreach ($other as $part => $rows) {
+            array_push($spans, ...Span::where(self::filled($rows, $facts->columns->rows), 0.0, INF, new Finding(Code::Vignette, Severity::Warn, $part,
+                '{part} limits the light, not the aperture that is set: the rig is really at {effective:f}.',
+                ['part' => self::label($facts->rig, $part)]), ['effective' => $facts->columns->effectiveAperture]));
+        }
+
+        return $spans;
+    }
+
+    /**
+     * @param  array<int, float>  $rows
+     * @return list<?float>
+     */
+    private static function filled(array $rows, int $count): array
+    {
+        $column = [];
+        for ($row = 0; $row < $count; $row++) {
+            $column[] = $rows[$row] ?? null;
+        }
+
+        return $column;
+    }
+
+    private static function label(Rig $rig, int $part): string
+    {
+        return $part < 0 ? 'The camera’s mount' : $rig->chain[$part]->label();
+    }
+}

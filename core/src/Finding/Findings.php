@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Finding;
+
+use ZincThimble\Core\Reading\Columns;
+use ZincThimble\Core\Reading\Infinity;
+use ZincThimble\Core\Reading\Range;
+use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Reading\UncertainInput;
+use ZincThimble\Core\Rig\Rig;
+
+/** Searches a rig for every mistake of the handbook. */
+final class Findings
+{
+    /**
+     * @param  array<string, float>  $halfWidths
+     * @param  array<string, UncertainInput>  $sources
+     * @return list<Finding> worst first
+     */
+    public static function of(Rig $rig, Reading $reading, Range $range, Infinity $infinity, array $halfWidths = [], array $sources = []): array
+    {
+        $facts = new Facts($rig, $range, $infinity, Columns::ofOne($reading), halfWidths: $halfWidths, sources: $sources);
+        $findings = [];
+        foreach (self::spans($facts) as $span) {
+            $findings[] = $span->at(0);
+        }
+        usort($findings, static fn (Finding $a, Finding $b): int => $a->severity->rank() <=> $b->severity->rank());
+
+        return $findings;
+    }
+
+    /** @return list<Span> */
+    public static function spans(Facts $facts): array
+    {
+        $spans = [];
+        foreach (self::rules() as $rule) {
+            foreach ($rule->find($facts) as $span) {
+                $spans[] = $span;
+            }
+        }
+
+        return $spans;
+    }
+
+    /** @return list<Rule> */
+    private static function rules(): array
+    {
+        /** @var list<Rule>|null $rules */
+        static $rules = null;
+
+        return $rules ??= [
+            new JointRule,
+            new ImageRule,
+            new ApertureRule,
+            new RoomRule,
+            new CornerRule,
+            new ReachRule,
+            new CloseUpRule,
+            new ContributionRule,
+            new OrientationRule,
+            new SharpnessRule,
+            new StabilityRule,
+            new CareRule,
+            new SureRule,
+        ];
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Finding;
+
+use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Rig\TravelKind;
+
+/** A change of a rig that cures a finding, as steps that can be carried out one after the other. */
+final readonly class Mend
+{
+    /**
+     * @param  string  $pattern  what the button says, as a Phrase
+     * @param  array<string, float|int|string>  $numbers
+     * @param  list<MendStep>  $steps
+     * @param  ?float  $magnification  what M becomes
+     */
+    public function __construct(
+        public string $pattern,
+        public array $numbers,
+        public array $steps,
+        public ?float $magnification = null,
+    ) {}
+
+    public function label(): string
+    {
+        return Phrase::say($this->pattern, $this->numbers);
+    }
+
+    public function leavingMagnification(?float $magnification): self
+    {
+        return new self($this->pattern, $this->numbers, $this->steps, $magnification);
+    }
+
+    public static function set(string $pattern, int $part, TravelKind $kind, float $value): self
+    {
+        return new self($pattern, ['value' => $value], [MendStep::set($part, $kind, $value)]);
+    }
+
+    public static function remove(string $pattern, int $part, string $name): self
+    {
+        return new self($pattern, ['name' => $name], [MendStep::remove($part)]);
+    }
+
+    /** @param list<Part> $parts put in before the part that stands at that place */
+    public static function insert(string $pattern, int $place, array $parts): self
+    {
+        $names = implode(' + ', array_map(static fn (Part $part): string => $part->label(), $parts));
+
+        return new self($pattern, ['name' => $names], [MendStep::insert($place, $parts)]);
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Finding;
+
+use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Rig\Arrangement;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\TravelKind;
+
+/** One step of a mend: set a control, take a part off, put parts in, turn or move one, or change a condition. */
+final readonly class MendStep
+{
+    /**
+     * @param  'set'|'remove'|'insert'|'turn'|'move'|'conditions'  $action
+     * @param  list<Part>  $parts
+     * @param  array<string, mixed>  $conditions
+     */
+    private function __construct(
+        public string $action,
+        public int $place,
+        public ?TravelKind $kind = null,
+        public ?float $value = null,
+        public array $parts = [],
+        public array $conditions = [],
+    ) {}
+
+    public static function set(int $part, TravelKind $kind, float $value): self
+    {
+        return new self('set', $part, $kind, $value);
+    }
+
+    public static function remove(int $part): self
+    {
+        return new self('remove', $part);
+    }
+
+    /** @param list<Part> $parts */
+    public static function insert(int $place, array $parts): self
+    {
+        return new self('insert', $place, parts: $parts);
+    }
+
+    public static function turn(int $part): self
+    {
+        return new self('turn', $part);
+    }
+
+    /** Takes the part at one place out and puts it in at another, counted without it. */
+    public static function move(int $from, int $to): self
+    {
+        return new self('move', $from, value: (float) $to);
+    }
+
+    /** @param array<string, mixed> $conditions fields of the file's `conditions` */
+    public static function conditions(array $conditions): self
+    {
+        return new self('conditions', -1, conditions: $conditions);
+    }
+
+    public function applyTo(Rig $rig): Rig
+    {
+        return match ($this->action) {
+            'set' => $this->kind === null ? $rig : $rig->with($this->kind, $this->place, (float) $this->value),
+            'remove' => $rig->without([$this->place]),
+            'insert' => Arrangement::of($rig)->inserting($this->place, $this->parts)->rig($rig),
+            'turn' => Arrangement::of($rig)->turning($this->place)->rig($rig),
+            'move' => Arrangement::of($rig)->moving($this->place, (int) $this->value)->rig($rig),
+            'conditions' => $rig->withConditions($rig->conditions->with($this->conditions)),
+        };
+    }
+}

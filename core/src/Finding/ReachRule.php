@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Finding;
+
+/** `outside-window`, `infinity-lost`, `infinity-overshot`: over what range the rig still focuses. */
+final class ReachRule implements Rule
+{
+    /** Extension to spare that nobody notices, mm. */
+    private const SHIM_MM = 0.02;
+
+    public function find(Facts $facts): array
+    {
+        return [...$this->window($facts), ...$this->infinity($facts)];
+    }
+
+    /** @return list<Span> */
+    private function window(Facts $facts): array
+    {
+        $asked = $facts->rig->conditions->askedDistanceMm;
+        [$nearest, $furthest] = $facts->range->workingDistanceMm;
+        if ($asked === null || $nearest === null) {
+            return [];
+        }
+        if ($asked < $nearest - 1e-9) {
+            return $facts->always(new Finding(Code::OutsideWindow, Severity::Warn, null,
+                $furthest === null
+                    ? 'The nearest it focuses is {nearest:mm} from the front: move back by {by:mm}.'
+                    : 'It focuses from {nearest:mm} to {furthest:mm} from the front: move back by {by:mm}.',
+                ['nearest' => $nearest, 'furthest' => $furthest ?? 0.0, 'by' => $nearest - $asked]));
+        }
+        if ($furthest !== null && $asked > $furthest + 1e-9) {
+            return $facts->always(new Finding(Code::OutsideWindow, Severity::Warn, null,
+                'It focuses from {nearest:mm} to {furthest:mm} from the front: move in by {by:mm}.',
+                ['nearest' => $nearest, 'furthest' => $furthest, 'by' => $asked - $furthest]));
+        }
+
+        return [];
+    }
+
+    /** @return list<Span> */
+    private function infinity(Facts $facts): array
+    {
+        $infinity = $facts->infinity;
+        if ($infinity->reached) {
+            return $infinity->overshotMm === null || $infinity->overshotMm <= self::SHIM_MM ? [] : $facts->always(new Finding(
+                Code::InfinityOvershot, Severity::Note, null,
+                'The rig is {over:mm} too short: the infinity mark lies before its stop. A shim of {over:mm} makes the stop right.',
+                ['over' => $infinity->overshotMm],
+            ));
+        }
+        if ($infinity->furthestSubjectMm === null) {
+            return [];
+        }
+        $numbers = ['furthest' => $infinity->furthestSubjectMm, 'keep' => $infinity->spacerToKeepMm ?? 0.0];
+
+        return $facts->always(new Finding(Code::InfinityLost, Severity::Note, null,
+            $infinity->spacerToKeepMm === null
+                ? 'Infinity is lost: the furthest focus is {furthest:mm} from the sensor.'
+                : 'Infinity is lost: the furthest focus is {furthest:mm} from the sensor. A spacer of {keep:mm} would keep it.',
+            $numbers));
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Finding;
+
+/** A finding and the rows of a table of readings, first and last, where it holds. */
+final readonly class Span
+{
+    /** @param array<string, list<?float>> $columns numbers of the sentence that change from row to row, over all rows */
+    public function __construct(
+        public Finding $finding,
+        public int $from,
+        public int $to,
+        public array $columns = [],
+    ) {}
+
+    /** The finding as it stands at one row. */
+    public function at(int $row): Finding
+    {
+        $numbers = $this->finding->numbers;
+        foreach ($this->columns as $name => $column) {
+            $numbers[$name] = $column[$row] ?? 0.0;
+        }
+
+        return new Finding($this->finding->code, $this->finding->severity, $this->finding->part, $this->finding->pattern, $numbers);
+    }
+
+    /**
+     * A span for each stretch of rows where the column is above one bound and not above the other.
+     *
+     * @param  list<?float>  $column
+     * @param  array<string, list<?float>>  $columns
+     * @return list<self>
+     */
+    public static function where(array $column, float $above, float $upTo, Finding $finding, array $columns = []): array
+    {
+        $spans = [];
+        $from = -1;
+        foreach ($column as $row => $value) {
+            $holds = $value !== null && $value > $above && $value <= $upTo;
+            if ($holds && $from < 0) {
+                $from = $row;
+            } elseif (! $holds && $from >= 0) {
+                $spans[] = new self($finding, $from, $row - 1, $columns);
+                $from = -1;
+            }
+        }
+        if ($from >= 0) {
+            $spans[] = new self($finding, $from, count($column) - 1, $columns);
+        }
+
+        return $spans;
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Finding;
+
+/** `heavy-front`: more moment than the camera's mount takes. */
+final class StabilityRule implements Rule
+{
+    public function find(Facts $facts): array
+    {
+        $limit = $facts->rig->camera->mountLimitNm();
+
+        return Span::where($facts->columns->momentAtMountNm, $limit, INF, new Finding(Code::HeavyFront, Severity::Warn, -1,
+            'The rig pulls on the camera’s mount with {moment:nm}; its limit is {limit:nm}. Hold it at its foot or at the bellows.', ['limit' => $limit]),
+            ['moment' => $facts->columns->momentAtMountNm]);
+    }
+}

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Finding;
+
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Objective;
+use ZincThimble\Core\Reading\Measurement;
+use ZincThimble\Core\Rig\Rig;
+
+/** `data-disagree`, `estimated`: how far the readings can be trusted. */
+final class SureRule implements Rule
+{
+    /** Half-widths smaller than this share of the reading are not worth a word. */
+    private const SHARE = 0.02;
+
+    public function find(Facts $facts): array
+    {
+        $spans = [];
+        foreach ($facts->rig->lenses as $i => $lens) {
+            if ($lens->disagrees && $lens->disagreement !== null) {
+                array_push($spans, ...$facts->always(new Finding(Code::DataDisagree, Severity::Warn, $i,
+                    'The figures of {part} can’t all be right: focal length, closest focus and greatest magnification miss each other by {by:mm}. Measure the closest focus from the sensor mark, or the magnification with a ruler.',
+                    ['part' => $facts->rig->chain[$i]->label(), 'by' => abs($lens->disagreement)])));
+            }
+        }
+
+        return [...$spans, ...$this->estimated($facts), ...$this->objective($facts)];
+    }
+
+    /** @return list<Span> */
+    private function estimated(Facts $facts): array
+    {
+        foreach (['workingDistanceMm' => 'Working distance', 'magnification' => 'Magnification', 'effectiveAperture' => 'Effective aperture'] as $name => $word) {
+            $half = $facts->halfWidths[$name] ?? 0.0;
+            $value = $facts->columns->{$name}[0] ?? null;
+            $source = $facts->sources[$name] ?? null;
+            if ($source === null || $source->measured || ! is_float($value) || $half < self::SHARE * abs($value)) {
+                continue;
+            }
+            $unit = match ($name) {
+                'workingDistanceMm' => ':mm',
+                'magnification' => ':x',
+                default => '',
+            };
+            $taken = self::taken($facts->rig, $source->part);
+
+            return $facts->always(new Finding(Code::Estimated, Severity::Note, $source->part,
+                '{word} is good to ±{half'.$unit.'}: it rests on {assumed} of {part}.'.$taken.' {measure}',
+                [
+                    'word' => $word,
+                    'half' => $half,
+                    'assumed' => Measurement::assumed($source->field),
+                    'part' => $facts->rig->chain[$source->part]->label(),
+                    'measure' => Measurement::settling($source->field),
+                ]));
+        }
+
+        return [];
+    }
+
+    /** Which kind of focusing was taken, where that had to be decided. */
+    private static function taken(Rig $rig, int $part): string
+    {
+        $lens = $rig->lenses[$part] ?? null;
+
+        return $lens !== null && $lens->decided && $rig->chain[$part] instanceof Lens
+            ? ' Its focusing was taken to be '.($lens->focusing->value === 'unit' ? 'by moving the whole lens.' : 'internal.')
+            : '';
+    }
+
+    /** Away from its nominal conjugate, the NA of an objective is an estimate (OPTICS.md, "The rig"). @return list<Span> */
+    private function objective(Facts $facts): array
+    {
+        foreach ($facts->rig->chain as $i => $part) {
+            if (! $part instanceof Objective) {
+                continue;
+            }
+            $tube = $part->infinite ? self::tubeLens($facts->rig, $i) : null;
+            $nominal = $part->infinite ? $part->nominal * ($tube ?? $part->referenceMm) / $part->referenceMm : $part->nominal;
+            $column = array_map(
+                static fn (?float $m): ?float => $m === null || $m <= 0.0 ? null : abs($m / $nominal - 1.0),
+                $facts->columns->magnification,
+            );
+
+            return Span::where($column, 0.02, INF, new Finding(Code::Estimated, Severity::Note, $i,
+                '{part} stands away from the distance it was made for: its NA of {na} is an estimate here.', ['part' => $part->label(), 'na' => $part->na]));
+        }
+
+        return [];
+    }
+
+    private static function tubeLens(Rig $rig, int $objective): ?float
+    {
+        foreach ($rig->lenses as $i => $lens) {
+            if ($i < $objective) {
+                return $lens->f0;
+            }
+        }
+
+        return null;
+    }
+}

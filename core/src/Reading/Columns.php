@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Reading;
+
+use ZincThimble\Core\Trace\Image;
+
+/**
+ * Readings of one rig at many places of one control, a column each: what a sweep holds, and what findings are made from.
+ * One reading is a table of one row.
+ */
+final class Columns
+{
+    /**
+     * @param  list<Image>  $image
+     * @param  list<?float>  $magnification
+     * @param  list<?float>  $workingDistanceMm
+     * @param  list<?float>  $subjectDistanceMm
+     * @param  list<?float>  $effectiveAperture
+     * @param  list<?float>  $stopsLost
+     * @param  list<?float>  $nearMm
+     * @param  list<?float>  $farMm
+     * @param  list<?float>  $waveDepthMm
+     * @param  list<?float>  $airyDiameterMm
+     * @param  list<?float>  $detailMm
+     * @param  list<?float>  $entrancePupilMm
+     * @param  list<?float>  $lightGapDeg
+     * @param  list<?float>  $cornerBrightness
+     * @param  list<?int>  $cornerPart
+     * @param  list<?float>  $momentAtMountNm
+     * @param  list<?int>  $stopPart
+     */
+    public function __construct(
+        public readonly int $rows,
+        public readonly array $image,
+        public readonly array $magnification,
+        public readonly array $workingDistanceMm,
+        public readonly array $subjectDistanceMm,
+        public readonly array $effectiveAperture,
+        public readonly array $stopsLost,
+        public readonly array $nearMm,
+        public readonly array $farMm,
+        public readonly array $waveDepthMm,
+        public readonly array $airyDiameterMm,
+        public readonly array $detailMm,
+        public readonly array $entrancePupilMm,
+        public readonly array $lightGapDeg,
+        public readonly array $cornerBrightness,
+        public readonly array $cornerPart,
+        public readonly array $momentAtMountNm,
+        public readonly array $stopPart,
+    ) {}
+
+    public static function ofOne(Reading $reading): self
+    {
+        return self::ofMany([$reading]);
+    }
+
+    /** @param list<Reading> $readings */
+    public static function ofMany(array $readings): self
+    {
+        return new self(
+            count($readings),
+            array_column($readings, 'image'),
+            array_column($readings, 'magnification'),
+            array_column($readings, 'workingDistanceMm'),
+            array_column($readings, 'subjectDistanceMm'),
+            array_column($readings, 'effectiveAperture'),
+            array_column($readings, 'stopsLost'),
+            array_column($readings, 'nearMm'),
+            array_column($readings, 'farMm'),
+            array_column($readings, 'waveDepthMm'),
+            array_column($readings, 'airyDiameterMm'),
+            array_column($readings, 'detailMm'),
+            array_column($readings, 'entrancePupilMm'),
+            array_column($readings, 'lightGapDeg'),
+            array_column($readings, 'cornerBrightness'),
+            array_column($readings, 'cornerPart'),
+            array_column($readings, 'momentAtMountNm'),
+            array_column($readings, 'stopPart'),
+        );
+    }
+
+    /** Near and far together, mm. @return list<?float> */
+    public function depthOfField(): array
+    {
+        $depth = [];
+        foreach ($this->nearMm as $i => $near) {
+            $far = $this->farMm[$i];
+            $depth[] = $near === null || $far === null ? null : $near + $far;
+        }
+
+        return $depth;
+    }
+}

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Rig;
+
+use ZincThimble\Core\Gear\Bellows;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\VariableSpacer;
+
+/** Every control of a rig and the places where it can rest (OPTICS.md, "Sweep"). */
+final class Travels
+{
+    /** A sweep has no more places than this. */
+    public const MOST = 1001;
+
+    /** Steps that a scale can be engraved in, mm, tried from the finest. */
+    private const STEPS_MM = [0.1, 0.2, 0.5, 1.0, 2.0, 5.0, 10.0];
+
+    private const RING_STEPS = 200;
+
+    /** @return list<Travel> from the camera outwards */
+    public static function of(Rig $rig): array
+    {
+        $travels = [];
+        foreach ($rig->chain as $i => $part) {
+            if ($part instanceof VariableSpacer) {
+                $travels[] = new Travel($i, TravelKind::Length, $part->minMm, $part->maxMm, self::step($part));
+            }
+            if ($part instanceof Bellows && $part->maxSwingDeg > 0.0) {
+                $travels[] = new Travel($i, TravelKind::Swing, -$part->maxSwingDeg, $part->maxSwingDeg, 0.5);
+            }
+            if ($part instanceof Bellows && $part->maxShiftMm > 0.0) {
+                $travels[] = new Travel($i, TravelKind::Shift, -$part->maxShiftMm, $part->maxShiftMm, 0.5);
+            }
+            if ($part instanceof Lens) {
+                array_push($travels, ...self::ofLens($rig, $i, $part));
+            }
+        }
+
+        return $travels;
+    }
+
+    public static function named(Rig $rig, string $name): ?Travel
+    {
+        foreach (self::of($rig) as $travel) {
+            if ($travel->name() === $name) {
+                return $travel;
+            }
+        }
+
+        return null;
+    }
+
+    /** Where the control stands in this rig. */
+    public static function setting(Rig $rig, Travel $travel): float
+    {
+        return match ($travel->kind) {
+            TravelKind::Length => $rig->lengthMm($travel->part),
+            TravelKind::Aperture => $rig->markedAperture($travel->part) ?? $travel->least,
+            TravelKind::Zoom => $travel->clamp($rig->setting->zoomMm[$travel->part] ?? self::ownFocalLength($rig, $travel->part)),
+            default => $rig->setting->of($travel->kind, $travel->part) ?? 0.0,
+        };
+    }
+
+    /**
+     * Its engraved steps, and where it stands now if that lies between two of them.
+     *
+     * @return list<float> rising, at most MOST
+     */
+    public static function places(Rig $rig, Travel $travel): array
+    {
+        if ($travel->kind === TravelKind::Aperture) {
+            $lens = $rig->chain[$travel->part];
+            $places = $lens instanceof Lens ? MarkedStops::between($travel->least, $travel->greatest, $lens->aperture->control) : [];
+        } else {
+            $count = min(self::MOST - 1, (int) round(($travel->greatest - $travel->least) / $travel->step));
+            $places = [];
+            for ($n = 0; $n < $count; $n++) {
+                $places[] = round($travel->least + $n * $travel->step, 9);
+            }
+            $places[] = $travel->greatest;
+        }
+        $now = self::setting($rig, $travel);
+        if (count($places) < self::MOST && ! in_array($now, $places, true) && $now >= $travel->least && $now <= $travel->greatest) {
+            $places[] = $now;
+            sort($places);
+        }
+
+        return $places;
+    }
+
+    /** @return list<Travel> */
+    private static function ofLens(Rig $rig, int $i, Lens $lens): array
+    {
+        $travels = [];
+        $settled = $rig->lenses[$i];
+        if ($lens->isZoom()) {
+            $least = $lens->stations[0]->focalLengthMm;
+            $greatest = $lens->stations[count($lens->stations) - 1]->focalLengthMm;
+            $travels[] = new Travel($i, TravelKind::Zoom, $least, $greatest, $greatest - $least > 400.0 ? 5.0 : 1.0);
+        }
+        if ($settled->m0 > 0.0) {
+            $travels[] = new Travel($i, TravelKind::Focus, 0.0, 1.0, 1.0 / self::RING_STEPS);
+        }
+        if ($settled->widest !== null && $settled->smallest !== null && $settled->smallest > $settled->widest) {
+            $travels[] = new Travel($i, TravelKind::Aperture, $settled->widest, $settled->smallest, 0.0);
+        }
+
+        return $travels;
+    }
+
+    /** The finest engraving that keeps the sweep within a few hundred places. */
+    private static function step(VariableSpacer $part): float
+    {
+        $way = $part->maxMm - $part->minMm;
+        foreach (self::STEPS_MM as $step) {
+            if ($way / $step <= 400.0) {
+                return $step;
+            }
+        }
+
+        return $way / 400.0;
+    }
+
+    private static function ownFocalLength(Rig $rig, int $i): float
+    {
+        $lens = $rig->chain[$i];
+
+        return $lens instanceof Lens ? $lens->figures->focalLengthMm : 0.0;
+    }
+}
