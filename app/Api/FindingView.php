@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use OpenApi\Attributes as OA;
+
+/** One finding, its sentence as a pattern with numbers. */
+#[OA\Schema(required: ['code', 'severity', 'place', 'pattern', 'numbers', 'message', 'mends'])]
+final readonly class FindingView
+{
+    /**
+     * @param  array<string, float|int|string>  $numbers
+     * @param  list<MendView>  $mends
+     */
+    public function __construct(
+        #[OA\Property()]
+        public string $code,
+        #[OA\Property()]
+        public string $severity,
+        #[OA\Property()]
+        public ?int $place,
+        #[OA\Property()]
+        public string $pattern,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(oneOf: [new OA\Schema(type: 'number'), new OA\Schema(type: 'string')]))]
+        public array $numbers,
+        #[OA\Property()]
+        public string $message,
+        #[OA\Property(items: new OA\Items(ref: MendView::class))]
+        public array $mends,
+    ) {}
+}

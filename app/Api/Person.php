@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use OpenApi\Attributes as OA;
+
+/** Whoever is using the application. */
+#[OA\Schema(required: ['id', 'name', 'guest', 'guestUntil'])]
+final readonly class Person
+{
+    public function __construct(
+        #[OA\Property()]
+        public int $id,
+        #[OA\Property()]
+        public string $name,
+        #[OA\Property()]
+        public bool $guest,
+        #[OA\Property()]
+        public ?string $guestUntil,
+    ) {}
+}

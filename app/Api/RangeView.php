@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use OpenApi\Attributes as OA;
+
+/** What the rig can reach over all its travels. */
+#[OA\Schema(required: ['magnification', 'workingDistanceMm', 'subjectDistanceMm', 'fieldWidthMm'])]
+final readonly class RangeView
+{
+    public function __construct(
+        #[OA\Property()]
+        public Interval $magnification,
+        #[OA\Property()]
+        public Interval $workingDistanceMm,
+        #[OA\Property()]
+        public Interval $subjectDistanceMm,
+        #[OA\Property()]
+        public Interval $fieldWidthMm,
+    ) {}
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use OpenApi\Attributes as OA;
+
+/** A rig in a list. */
+#[OA\Schema(required: ['id', 'name', 'parts', 'updatedAt'])]
+final readonly class RigSummary
+{
+    public function __construct(
+        #[OA\Property()]
+        public int $id,
+        #[OA\Property()]
+        public ?string $name,
+        #[OA\Property()]
+        public string $parts,
+        #[OA\Property()]
+        public string $updatedAt,
+    ) {}
+}

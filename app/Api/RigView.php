@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use OpenApi\Attributes as OA;
+
+/** A rig on the bench: everything its screen shows. */
+#[OA\Schema(required: ['id', 'revision', 'kitId', 'name', 'camera', 'chain', 'travels', 'readings', 'range', 'infinity', 'doubts', 'findings', 'cautions', 'drawing', 'subject', 'blurLimitMm', 'history'])]
+final readonly class RigView
+{
+    /**
+     * @param  list<ChainPart>  $chain
+     * @param  list<TravelView>  $travels
+     * @param  list<Doubt>  $doubts
+     * @param  list<FindingView>  $findings
+     * @param  list<CautionView>  $cautions
+     */
+    public function __construct(
+        #[OA\Property()]
+        public int $id,
+        #[OA\Property()]
+        public int $revision,
+        #[OA\Property()]
+        public ?int $kitId,
+        #[OA\Property()]
+        public ?string $name,
+        #[OA\Property()]
+        public CameraView $camera,
+        #[OA\Property(items: new OA\Items(ref: ChainPart::class))]
+        public array $chain,
+        #[OA\Property(items: new OA\Items(ref: TravelView::class))]
+        public array $travels,
+        #[OA\Property()]
+        public Readings $readings,
+        #[OA\Property()]
+        public RangeView $range,
+        #[OA\Property()]
+        public InfinityView $infinity,
+        #[OA\Property(items: new OA\Items(ref: Doubt::class))]
+        public array $doubts,
+        #[OA\Property(items: new OA\Items(ref: FindingView::class))]
+        public array $findings,
+        #[OA\Property(items: new OA\Items(ref: CautionView::class))]
+        public array $cautions,
+        #[OA\Property()]
+        public DrawingView $drawing,
+        #[OA\Property()]
+        public ?SubjectView $subject,
+        #[OA\Property()]
+        public float $blurLimitMm,
+        #[OA\Property()]
+        public HistoryView $history,
+    ) {}
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use OpenApi\Attributes as OA;
+
+/** One change of a rig: set a control, put parts in, take one off, turn or move one, change the camera. */
+#[OA\Schema(required: ['action'])]
+final readonly class StepRequest
+{
+    /** @param list<int>|null $parts */
+    public function __construct(
+        #[OA\Property(enum: ['set', 'insert', 'remove', 'turn', 'move', 'camera'])]
+        public string $action,
+        #[OA\Property(description: 'Place in the chain, from the camera outwards')]
+        public ?int $place = null,
+        #[OA\Property(description: 'Name of the travel, for set')]
+        public ?string $travel = null,
+        #[OA\Property(description: 'Where to set it; for move, the new place')]
+        public ?float $value = null,
+        #[OA\Property(description: 'Parts of the kit, for insert and camera', items: new OA\Items(type: 'integer'))]
+        public ?array $parts = null,
+    ) {}
+}

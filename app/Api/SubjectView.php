@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use OpenApi\Attributes as OA;
+
+/** What is photographed. */
+#[OA\Schema(required: ['name', 'widthMm', 'depthMm'])]
+final readonly class SubjectView
+{
+    public function __construct(
+        #[OA\Property()]
+        public ?string $name,
+        #[OA\Property()]
+        public ?float $widthMm,
+        #[OA\Property()]
+        public ?float $depthMm,
+    ) {}
+}

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use OpenApi\Attributes as OA;
+
+/** What is engraved at one place of a scale. */
+#[OA\Schema(required: ['at', 'text'])]
+final readonly class TravelMark
+{
+    public function __construct(
+        #[OA\Property()]
+        public float $at,
+        #[OA\Property()]
+        public string $text,
+    ) {}
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use OpenApi\Attributes as OA;
+
+/** A control of a part: what it moves and how far. */
+#[OA\Schema(required: ['name', 'place', 'kind', 'least', 'greatest', 'value', 'places', 'marks'])]
+final readonly class TravelView
+{
+    /**
+     * @param  list<float>  $places
+     * @param  list<TravelMark>  $marks
+     */
+    public function __construct(
+        #[OA\Property()]
+        public string $name,
+        #[OA\Property()]
+        public int $place,
+        #[OA\Property()]
+        public string $kind,
+        #[OA\Property()]
+        public float $least,
+        #[OA\Property()]
+        public float $greatest,
+        #[OA\Property()]
+        public float $value,
+        #[OA\Property(items: new OA\Items(type: 'number'))]
+        public array $places,
+        #[OA\Property(items: new OA\Items(ref: TravelMark::class))]
+        public array $marks,
+    ) {}
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use Illuminate\Console\Command;
+use ZincThimble\Core\File\FileInvalid;
+use ZincThimble\Core\File\RigFile;
+use ZincThimble\Core\File\Shapes;
+use ZincThimble\Core\Finding\Phrase;
+use ZincThimble\Core\Reading\Answer;
+
+/** Reads a rig file. Exits 0; 1 when a stop finding blocks the rig; 2 when the file can't be read. */
+final class ReadRig extends Command
+{
+    protected $signature = 'rig:read {file : a version-1 rig file} {--json : print the whole reading as JSON, unrounded}';
+
+    protected $description = 'Tell what a rig does';
+
+    public function handle(): int
+    {
+        $path = (string) $this->argument('file');
+        $stderr = $this->output->getErrorStyle();
+        if (! is_file($path) || ! is_readable($path)) {
+            $stderr->writeln("/: there is no readable file {$path}");
+
+            return 2;
+        }
+        try {
+            $rig = RigFile::parse((string) file_get_contents($path, length: Shapes::MAX_BYTES + 1));
+        } catch (FileInvalid $invalid) {
+            foreach ($invalid->faults as $fault) {
+                $stderr->writeln(\Symfony\Component\Console\Formatter\OutputFormatter::escape((string) $fault));
+            }
+
+            return 2;
+        }
+        $answer = Answer::of($rig);
+        if ($this->option('json')) {
+            $this->output->writeln(
+                json_encode($answer->toArray(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR),
+                \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW,
+            );
+        } else {
+            $this->show($answer);
+        }
+
+        return $answer->isStopped() ? 1 : 0;
+    }
+
+    private function show(Answer $answer): void
+    {
+        $reading = $answer->reading;
+        $this->line($answer->rig->name ?? 'A rig without a name');
+        $tell = function (string $name, ?float $value, string $unit, string $key) use ($answer): array {
+            $half = $answer->halfWidths[$key] ?? null;
+
+            return [$name, $value === null ? '—' : Phrase::figure($value, $unit), $half === null || $value === null ? '' : '± '.Phrase::digits($half)];
+        };
+        $this->table(['reading', 'value', 'half-width'], [
+            $tell('magnification', $reading->magnification, 'x', 'magnification'),
+            $tell('field width', $reading->fieldWidthMm, 'mm', 'fieldWidthMm'),
+            $tell('field height', $reading->fieldHeightMm, 'mm', 'fieldHeightMm'),
+            $tell('working distance', $reading->workingDistanceMm, 'mm', 'workingDistanceMm'),
+            $tell('subject distance (from the sensor)', $reading->subjectDistanceMm, 'mm', 'subjectDistanceMm'),
+            $tell('effective aperture', $reading->effectiveAperture, 'f', 'effectiveAperture'),
+            $tell('stops lost', $reading->stopsLost, '', 'stopsLost'),
+            $tell('depth of field', $reading->depthOfFieldMm, 'mm', 'depthOfFieldMm'),
+            $tell('wave depth', $reading->waveDepthMm, 'mm', 'waveDepthMm'),
+            $tell('smallest detail', $reading->detailMm, 'mm', 'detailMm'),
+            $tell('diffraction spot at the sensor', $reading->airyDiameterMm, 'mm', 'airyDiameterMm'),
+            $tell('extension', $reading->extensionMm, 'mm', ''),
+            $tell('light gap', $reading->lightGapDeg, 'deg', ''),
+        ]);
+        $infinity = $answer->infinity;
+        $this->line($infinity->reached ? 'Infinity is reached.' : 'Infinity is lost.');
+        $this->line('The aperture is worked: '.$answer->rig->inventory->coupling->value.'.');
+        foreach ($answer->findings as $finding) {
+            $this->line($finding->severity->value.'  '.$finding->code->value.'  '.$finding->message());
+        }
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Models\Rig;
+use Illuminate\Auth\Access\Response;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Support\Facades\Gate;
+
+/** A change of a rig, meant for the revision that the person saw. */
+class RevisionRequest extends FormRequest
+{
+    public function authorize(): Response
+    {
+        $rig = $this->route('rig');
+
+        return $rig instanceof Rig ? Gate::inspect('update', $rig) : Response::denyAsNotFound();
+    }
+
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return ['revision' => ['required', 'integer:strict', 'min:1', 'max:2000000000']];
+    }
+
+    public function revision(): int
+    {
+        return $this->integer('revision');
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Casts\JsonDocument;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use ZincThimble\Core\File\KitItem;
+use ZincThimble\Core\Gear\Kind;
+
+/**
+ * One thing of a kit. The document is the whole part as its file has it; the columns repeat what is searched or
+ * constrained.
+ *
+ * @property int $id
+ * @property int $kit_id
+ * @property string $kind
+ * @property ?string $ref
+ * @property ?string $name
+ * @property int $position
+ * @property int $count
+ * @property ?string $rear
+ * @property ?string $front
+ * @property ?float $mass_g
+ * @property ?float $price
+ * @property \stdClass $document
+ * @property int $version
+ * @property Kit $kit
+ */
+final class Part extends Model
+{
+    protected $fillable = [
+        'kind', 'ref', 'name', 'position', 'count', 'rear', 'front', 'length_mm', 'min_mm', 'max_mm', 'register_mm',
+        'focal_length_mm', 'principal_gap_mm', 'clear_mm', 'power_d', 'mass_g', 'price', 'document',
+    ];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['document' => JsonDocument::class];
+    }
+
+    /** @return BelongsTo<Kit, $this> */
+    public function kit(): BelongsTo
+    {
+        return $this->belongsTo(Kit::class);
+    }
+
+    public function kindOf(): Kind
+    {
+        return Kind::from($this->kind);
+    }
+
+    /** What the columns of a part say of the fields of its file. @return array<string, mixed> */
+    public static function columns(KitItem $item, int $position): array
+    {
+        $fields = $item->fields;
+
+        return [
+            'kind' => $item->kind->value,
+            'ref' => $fields['id'] ?? null,
+            'name' => $fields['name'] ?? null,
+            'position' => $position,
+            'count' => $fields['count'] ?? 1,
+            'rear' => $fields['rear'] ?? null,
+            'front' => $fields['front'] ?? $fields['joint'] ?? null,
+            'length_mm' => $fields['lengthMm'] ?? null,
+            'min_mm' => $fields['minMm'] ?? null,
+            'max_mm' => $fields['maxMm'] ?? null,
+            'register_mm' => $fields['registerMm'] ?? null,
+            'focal_length_mm' => $fields['focalLengthMm'] ?? null,
+            'principal_gap_mm' => $fields['principalGapMm'] ?? null,
+            'clear_mm' => $fields['clearMm'] ?? null,
+            'power_d' => $fields['powerD'] ?? null,
+            'mass_g' => $fields['massG'] ?? null,
+            'price' => $fields['price'] ?? null,
+            'document' => (object) $fields,
+        ];
+    }
+}

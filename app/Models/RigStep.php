@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Casts\JsonDocument;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A rig as it was after one step of its history.
+ *
+ * @property int $id
+ * @property int $rig_id
+ * @property int $number
+ * @property string $label
+ * @property \stdClass $document
+ */
+final class RigStep extends Model
+{
+    public const UPDATED_AT = null;
+
+    protected $fillable = ['number', 'label', 'document'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['document' => JsonDocument::class];
+    }
+}

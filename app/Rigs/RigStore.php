@@ -1,0 +1,230 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rigs;
+
+use App\Models\Kit;
+use App\Models\Rig;
+use App\Models\RigPart;
+use App\Models\RigStep;
+use App\Models\User;
+use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+use ZincThimble\Core\File\Json;
+use ZincThimble\Core\File\RigFile;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\VariableSpacer;
+use ZincThimble\Core\Rig\Rig as CoreRig;
+
+/**
+ * Between the rows of a rig and the core's rig. In the core's documents a part of a kit carries its row's id as
+ * `kitPart`; exported files leave that out.
+ */
+final class RigStore
+{
+    public const REFERENCE = 'kitPart';
+
+    public function read(Rig $rig): CoreRig
+    {
+        return RigFile::read($this->document($rig));
+    }
+
+    public function create(User $user, ?Kit $kit, CoreRig $core, ?string $name): Rig
+    {
+        return DB::transaction(function () use ($user, $kit, $core, $name): Rig {
+            $rig = new Rig(['kit_id' => $kit?->id, 'name' => $name, 'revision' => 1, 'step' => 0, ...$this->columns($core)]);
+            $user->rigs()->save($rig);
+            $this->writeParts($rig, $core);
+            $this->remember($rig, $core, 0, 'Start');
+
+            return $rig;
+        });
+    }
+
+    /**
+     * Keeps a rig after a step, drops what was undone before it, and names the step.
+     *
+     * @throws StaleRevision when somebody else changed it meanwhile
+     */
+    public function keep(Rig $rig, int $revision, CoreRig $core, string $label): Rig
+    {
+        return $this->locked($rig, $revision, function (Rig $rig) use ($core, $label): void {
+            $rig->steps()->where('number', '>', $rig->step)->delete();
+            $rig->step++;
+            $this->remember($rig, $core, $rig->step, $label);
+            $rig->steps()->where('number', '<=', $rig->step - (int) config('zinc.undo_steps'))->delete();
+            $this->write($rig, $core);
+        });
+    }
+
+    /** One step back in the history; a rig without an older step stays as it is. */
+    public function undo(Rig $rig, int $revision): Rig
+    {
+        return $this->travel($rig, $revision, -1);
+    }
+
+    public function redo(Rig $rig, int $revision): Rig
+    {
+        return $this->travel($rig, $revision, 1);
+    }
+
+    public function rename(Rig $rig, int $revision, ?string $name): Rig
+    {
+        try {
+            return $this->locked($rig, $revision, function (Rig $rig) use ($name): void {
+                $rig->name = $name;
+                $rig->revision++;
+                $rig->save();
+            });
+        } catch (UniqueConstraintViolationException) {
+            throw ValidationException::withMessages(['name' => 'You already keep a rig of that name.']);
+        }
+    }
+
+    /** Labels of the steps that undo and redo would take. @return array{undo: ?string, redo: ?string} */
+    public function history(Rig $rig): array
+    {
+        $labels = $rig->steps()->whereIn('number', [$rig->step, $rig->step + 1])->pluck('label', 'number');
+        $older = $rig->steps()->where('number', $rig->step - 1)->exists();
+        $undo = $older ? $labels[$rig->step] ?? null : null;
+        $redo = $labels[$rig->step + 1] ?? null;
+
+        return ['undo' => is_string($undo) ? $undo : null, 'redo' => is_string($redo) ? $redo : null];
+    }
+
+    /** The rig as a file for other people: without the rows that its parts refer to. */
+    public function export(Rig $rig): string
+    {
+        $document = RigFile::document($this->read($rig));
+        if ($rig->name !== null) {
+            $document = ['format' => $document['format'], 'version' => $document['version'], 'name' => $rig->name] + $document;
+        }
+        $strip = static fn (mixed $part): mixed => is_array($part) ? array_diff_key($part, [self::REFERENCE => true]) : $part;
+        $document['camera'] = $strip($document['camera']);
+        $document['chain'] = array_map($strip, is_array($document['chain']) ? $document['chain'] : []);
+
+        return Json::write($document);
+    }
+
+    private function travel(Rig $rig, int $revision, int $by): Rig
+    {
+        return $this->locked($rig, $revision, function (Rig $rig) use ($by): void {
+            $step = $rig->steps()->where('number', $rig->step + $by)->first();
+            if ($step instanceof RigStep) {
+                $rig->step += $by;
+                $this->write($rig, RigFile::read($step->document));
+            }
+        });
+    }
+
+    /** @param callable(Rig): void $change */
+    private function locked(Rig $rig, int $revision, callable $change): Rig
+    {
+        return DB::transaction(function () use ($rig, $revision, $change): Rig {
+            $locked = Rig::query()->whereKey($rig->id)->lockForUpdate()->firstOrFail();
+            if ($locked->revision !== $revision) {
+                throw new StaleRevision($locked->revision);
+            }
+            $change($locked);
+
+            return $locked;
+        });
+    }
+
+    private function write(Rig $rig, CoreRig $core): void
+    {
+        $rig->fill($this->columns($core));
+        $rig->revision++;
+        $rig->save();
+        RigPart::query()->where('rig_id', $rig->id)->delete();
+        $this->writeParts($rig, $core);
+        $rig->unsetRelation('parts');
+    }
+
+    /** @return array<string, mixed> */
+    private function columns(CoreRig $core): array
+    {
+        return [
+            'camera_id' => self::reference($core->camera->document->fields),
+            'camera' => (object) $core->camera->document->fields,
+            'conditions' => (object) $core->conditions->document->fields,
+            'subject' => $core->subject === null ? null : (object) $core->subject->document->fields,
+            'extra' => (object) $core->extra,
+        ];
+    }
+
+    private function writeParts(Rig $rig, CoreRig $core): void
+    {
+        $rows = [];
+        foreach ($core->chain as $i => $part) {
+            $fields = array_diff_key($part->document->fields, ['set' => 0, 'setMm' => 0, 'swingDeg' => 0, 'shiftMm' => 0, 'reversed' => 0]);
+            $variable = $part instanceof VariableSpacer;
+            $row = new RigPart([
+                'part_id' => self::reference($fields),
+                'place' => $i,
+                'kind' => $part->kind->value,
+                'document' => (object) $fields,
+                'reversed' => $part instanceof Lens && $part->reversed,
+                'working' => $core->setting->working === $i,
+                'length_mm' => $variable ? $core->setting->lengthMm[$i] ?? null : null,
+                'focus' => $core->setting->focus[$i] ?? null,
+                'aperture' => $core->setting->aperture[$i] ?? null,
+                'zoom_mm' => $core->setting->zoomMm[$i] ?? null,
+                'swing_deg' => $core->setting->swingDeg[$i] ?? null,
+                'shift_mm' => $core->setting->shiftMm[$i] ?? null,
+            ]);
+            $row->rig_id = $rig->id;
+            $rows[] = $row->getAttributes();
+        }
+        if ($rows !== []) {
+            RigPart::query()->insert($rows);
+        }
+    }
+
+    private function remember(Rig $rig, CoreRig $core, int $number, string $label): void
+    {
+        $rig->steps()->create(['number' => $number, 'label' => mb_strimwidth($label, 0, 200, '…'), 'document' => RigFile::document($core)]);
+    }
+
+    /** The version-1 document that the rows make up, `kitPart` included. */
+    private function document(Rig $rig): \stdClass
+    {
+        $chain = [];
+        foreach ($rig->parts as $row) {
+            $part = (object) (['kind' => $row->kind] + get_object_vars($row->document));
+            if (in_array($row->kind, ['helicoid', 'bellows'], true)) {
+                $part->setMm = $row->length_mm;
+                $part->swingDeg = $row->swing_deg;
+                $part->shiftMm = $row->shift_mm;
+            }
+            if ($row->kind === 'lens') {
+                $part->reversed = $row->reversed ?: null;
+                $part->set = (object) array_filter(
+                    ['focus' => $row->focus, 'aperture' => $row->aperture, 'zoomMm' => $row->zoom_mm, 'working' => $row->working ?: null],
+                    static fn (mixed $value): bool => $value !== null,
+                );
+            }
+            $chain[] = $part;
+        }
+
+        return (object) ([
+            'format' => RigFile::FORMAT,
+            'version' => 1,
+            'name' => $rig->name,
+            'camera' => $rig->camera,
+            'chain' => $chain,
+            'conditions' => $rig->conditions,
+            'subject' => $rig->subject,
+        ] + get_object_vars($rig->extra));
+    }
+
+    /** @param array<string, mixed> $fields */
+    private static function reference(array $fields): ?int
+    {
+        $reference = $fields[self::REFERENCE] ?? null;
+
+        return is_int($reference) ? $reference : null;
+    }
+}

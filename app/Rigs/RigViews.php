@@ -1,0 +1,253 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rigs;
+
+use App\Api\CameraView;
+use App\Api\ChainPart;
+use App\Api\Doubt;
+use App\Api\DrawingCamera;
+use App\Api\DrawingGroup;
+use App\Api\DrawingPart;
+use App\Api\DrawingView;
+use App\Api\FindingView;
+use App\Api\HistoryView;
+use App\Api\InfinityView;
+use App\Api\Interval;
+use App\Api\RangeView;
+use App\Api\Readings;
+use App\Api\RigView;
+use App\Api\SubjectView;
+use App\Api\SweepFinding;
+use App\Api\SweepGroup;
+use App\Api\SweepView;
+use App\Api\TravelMark;
+use App\Api\TravelView;
+use App\Models\Rig;
+use ZincThimble\Core\Drawing\Plan;
+use ZincThimble\Core\Finding\Finding;
+use ZincThimble\Core\Finding\Phrase;
+use ZincThimble\Core\Finding\Span;
+use ZincThimble\Core\Gear\Bellows;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Join\Mating;
+use ZincThimble\Core\Reading\Answer;
+use ZincThimble\Core\Reading\Measurement;
+use ZincThimble\Core\Reading\Sweep;
+use ZincThimble\Core\Rig\Rig as CoreRig;
+use ZincThimble\Core\Rig\Travel;
+use ZincThimble\Core\Rig\TravelKind;
+use ZincThimble\Core\Rig\Travels;
+
+/** Turns what the core says of a rig into what its screen gets. */
+final class RigViews
+{
+    public function __construct(private readonly RigStore $store) {}
+
+    public function rig(Rig $row, CoreRig $rig): RigView
+    {
+        $answer = Answer::of($rig);
+        $history = $this->store->history($row);
+
+        return new RigView(
+            $row->id,
+            $row->revision,
+            $row->kit_id,
+            $row->name,
+            new CameraView($row->camera_id, $rig->camera->name ?? 'Camera', Describe::joint($rig->camera->front), $rig->frame->widthMm, $rig->frame->heightMm),
+            $this->chain($row, $rig),
+            array_map(fn (Travel $travel): TravelView => $this->travel($rig, $travel), Travels::of($rig)),
+            $this->readings($rig, $answer),
+            $this->range($rig, $answer),
+            new InfinityView($answer->infinity->reached, $answer->infinity->overshotMm, $answer->infinity->spacerToKeepMm, $answer->infinity->furthestSubjectMm),
+            $this->doubts($rig, $answer),
+            array_map(fn (Finding $finding): FindingView => new FindingView(
+                $finding->code->value, $finding->severity->value, $finding->part, $finding->pattern, $finding->numbers, $finding->message(), [],
+            ), $answer->findings),
+            [],
+            $this->drawing($rig, $answer),
+            $rig->subject === null ? null : new SubjectView($rig->subject->name, $rig->subject->widthMm, $rig->subject->depthMm),
+            $rig->blurLimitMm,
+            new HistoryView($history['undo'], $history['redo']),
+        );
+    }
+
+    public function sweep(Rig $row, CoreRig $rig, Travel $travel): SweepView
+    {
+        $sweep = Sweep::of($rig, $travel);
+        $columns = $sweep->columns;
+        $field = static fn (float $size): array => array_map(static fn (?float $m): ?float => $m === null || $m <= 0.0 ? null : $size / $m, $columns->magnification);
+
+        return new SweepView(
+            $travel->name(),
+            $row->revision,
+            $travel->part,
+            $sweep->places,
+            array_map($this->rounded(...), [
+                'magnification' => $columns->magnification,
+                'fieldWidthMm' => $field($rig->frame->widthMm),
+                'fieldHeightMm' => $field($rig->frame->heightMm),
+                'workingDistanceMm' => $columns->workingDistanceMm,
+                'subjectDistanceMm' => $columns->subjectDistanceMm,
+                'effectiveAperture' => $columns->effectiveAperture,
+                'stopsLost' => $columns->stopsLost,
+                'depthOfFieldMm' => $columns->depthOfField(),
+                'nearMm' => $columns->nearMm,
+                'farMm' => $columns->farMm,
+                'waveDepthMm' => $columns->waveDepthMm,
+                'airyDiameterMm' => $columns->airyDiameterMm,
+                'detailMm' => $columns->detailMm,
+                'entrancePupilMm' => $columns->entrancePupilMm,
+                'lightGapDeg' => $columns->lightGapDeg,
+                'cornerBrightness' => $columns->cornerBrightness,
+            ]),
+            array_map($this->rounded(...), $sweep->halfWidths),
+            array_map(fn (Span $span): SweepFinding => new SweepFinding(
+                $span->finding->code->value,
+                $span->finding->severity->value,
+                $span->finding->part,
+                $span->finding->pattern,
+                $span->finding->numbers,
+                array_map($this->rounded(...), $span->columns),
+                $span->from,
+                $span->to,
+            ), $sweep->spans),
+            $sweep->drawing->frontMm,
+            $sweep->drawing->tipMm,
+            array_map(fn (array $group): SweepGroup => new SweepGroup($group['zi'], $group['zo'], $group['cone'], $group['chief']), array_values($sweep->drawing->groups)),
+        );
+    }
+
+    /** @return list<ChainPart> */
+    private function chain(Rig $row, CoreRig $rig): array
+    {
+        $chain = [];
+        $behind = null;
+        foreach ($rig->chain as $i => $part) {
+            $chain[] = new ChainPart(
+                $i,
+                $row->parts[$i]->part_id ?? null,
+                $part->kind->value,
+                $part->label(),
+                Describe::measure($part),
+                Describe::setting($rig, $i),
+                Describe::joint($part->casing->front),
+                Mating::of($rig->camera, $behind, $part)->value,
+                $part instanceof Lens && $part->reversed,
+                true,
+            );
+            $behind = $part;
+        }
+
+        return $chain;
+    }
+
+    private function travel(CoreRig $rig, Travel $travel): TravelView
+    {
+        return new TravelView(
+            $travel->name(),
+            $travel->part,
+            $travel->kind->value,
+            $travel->least,
+            $travel->greatest,
+            Travels::setting($rig, $travel),
+            Travels::places($rig, $travel),
+            $this->marks($rig, $travel),
+        );
+    }
+
+    /** What is engraved on a scale. @return list<TravelMark> */
+    private function marks(CoreRig $rig, Travel $travel): array
+    {
+        $part = $rig->chain[$travel->part];
+        if ($travel->kind === TravelKind::Aperture && $part instanceof Lens) {
+            return array_map(fn (float $stop): TravelMark => new TravelMark($stop, Phrase::digits($stop)), Travels::places($rig, $travel));
+        }
+        if ($travel->kind === TravelKind::Focus && $part instanceof Lens) {
+            $marks = [];
+            foreach ($part->marks as $mark) {
+                $marks[] = new TravelMark($mark->focus, match (true) {
+                    $mark->distanceMm !== null => Phrase::digits($mark->distanceMm / 1000.0).' m',
+                    $mark->magnification !== null => Phrase::figure($mark->magnification, 'x'),
+                    default => '∞',
+                });
+            }
+
+            return $marks === [] ? [new TravelMark(0.0, '∞'), new TravelMark(1.0, Phrase::figure($rig->lenses[$travel->part]->m0, 'x'))] : $marks;
+        }
+        $span = $travel->greatest - $travel->least;
+        $step = $span > 200 ? 50 : ($span > 80 ? 20 : ($span > 30 ? 10 : ($span > 12 ? 5 : 1)));
+        $zero = $part instanceof Bellows ? $part->scaleZeroMm : 0.0;
+        $marks = [];
+        for ($at = ceil(($travel->least - $zero) / $step) * $step; $at <= $travel->greatest - $zero + 1e-9; $at += $step) {
+            $marks[] = new TravelMark($at + $zero, Phrase::digits($at));
+        }
+
+        return $marks;
+    }
+
+    private function readings(CoreRig $rig, Answer $answer): Readings
+    {
+        $reading = $answer->reading;
+        $cut = $reading->cornerPart;
+
+        return new Readings(
+            $reading->magnification, $reading->fieldWidthMm, $reading->fieldHeightMm, $reading->workingDistanceMm, $reading->subjectDistanceMm,
+            $reading->effectiveAperture, $reading->stopsLost, $reading->depthOfFieldMm, $reading->nearMm, $reading->farMm, $reading->waveDepthMm,
+            $reading->airyDiameterMm, $reading->detailMm, $reading->entrancePupilMm, $reading->extensionMm, $reading->lightGapDeg,
+            $reading->cornerBrightness, $reading->imageCircleMm, $rig->inventory->massG, $reading->momentAtMountNm, $reading->momentAtFootNm,
+            $rig->inventory->price, $rig->inventory->joints, $rig->inventory->coupling->value,
+            $cut === null ? null : ($cut < 0 ? 'camera' : $rig->chain[$cut]->label()),
+        );
+    }
+
+    private function range(CoreRig $rig, Answer $answer): RangeView
+    {
+        $range = $answer->range;
+        [$least, $greatest] = $range->magnification;
+        $field = static fn (?float $m): ?float => $m === null || $m <= 0.0 ? null : $rig->frame->widthMm / $m;
+
+        return new RangeView(
+            new Interval(...$range->magnification),
+            new Interval(...$range->workingDistanceMm),
+            new Interval(...$range->subjectDistanceMm),
+            new Interval($field($greatest), $field($least)),
+        );
+    }
+
+    /** @return list<Doubt> */
+    private function doubts(CoreRig $rig, Answer $answer): array
+    {
+        $doubts = [];
+        foreach ($answer->sources as $name => $source) {
+            $doubts[] = new Doubt(
+                $name, $answer->halfWidths[$name], $source->part, $rig->chain[$source->part]->label(),
+                Measurement::assumed($source->field), Measurement::settling($source->field),
+            );
+        }
+
+        return $doubts;
+    }
+
+    private function drawing(CoreRig $rig, Answer $answer): DrawingView
+    {
+        $plan = Plan::of($rig, $answer->axis, $answer->rays, $answer->reading);
+        $plan['camera'] = new DrawingCamera(...$plan['camera']);
+        $plan['parts'] = array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts']);
+        $plan['groups'] = array_map(static fn (array $group): DrawingGroup => new DrawingGroup(...$group), $plan['groups']);
+
+        return new DrawingView(...$plan);
+    }
+
+    /**
+     * Seven digits that count are more than anybody can set, and half the bytes.
+     *
+     * @param  array<int, ?float>  $column
+     * @return list<?float>
+     */
+    private function rounded(array $column): array
+    {
+        return array_map(static fn (?float $value): ?float => $value === null ? null : (float) sprintf('%.7g', $value), array_values($column));
+    }
+}

@@ -1,0 +1,190 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rigs;
+
+use App\Api\StepRequest;
+use App\Models\Part;
+use App\Models\Rig;
+use Illuminate\Validation\ValidationException;
+use ZincThimble\Core\File\FileInvalid;
+use ZincThimble\Core\File\KitFile;
+use ZincThimble\Core\File\KitItem;
+use ZincThimble\Core\Finding\Phrase;
+use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Gear\Part as CorePart;
+use ZincThimble\Core\Gear\Parts;
+use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Rig\Arrangement;
+use ZincThimble\Core\Rig\Rig as CoreRig;
+use ZincThimble\Core\Rig\TravelKind;
+use ZincThimble\Core\Rig\Travels;
+
+/** Carries out one step that a person takes at the bench. */
+final class Steps
+{
+    /** A rig longer than this is a mistake. */
+    private const LONGEST = 40;
+
+    /**
+     * @return array{CoreRig, string} the rig after it, and what the step is called
+     *
+     * @throws ValidationException names the field
+     */
+    public function take(Rig $row, CoreRig $rig, StepRequest $step): array
+    {
+        try {
+            return match ($step->action) {
+                'set' => $this->set($rig, $step),
+                'insert' => $this->insert($row, $rig, $step),
+                'remove' => $this->remove($rig, $step),
+                'turn' => $this->turn($rig, $step),
+                'move' => $this->move($rig, $step),
+                'camera' => $this->camera($row, $rig, $step),
+                default => throw ValidationException::withMessages(['action' => 'There is no such step.']),
+            };
+        } catch (InvalidFigure $fault) {
+            throw ValidationException::withMessages([$fault->field => $fault->getMessage()]);
+        }
+    }
+
+    /** @return array{CoreRig, string} */
+    private function set(CoreRig $rig, StepRequest $step): array
+    {
+        $travel = Travels::named($rig, (string) $step->travel) ?? throw ValidationException::withMessages(['travel' => 'This rig has no such control.']);
+        if ($step->value === null || $step->value < $travel->least - 1e-9 || $step->value > $travel->greatest + 1e-9) {
+            throw ValidationException::withMessages(['value' => sprintf('This control goes from %s to %s.', Phrase::digits($travel->least), Phrase::digits($travel->greatest))]);
+        }
+        $name = $rig->chain[$travel->part]->label();
+        $told = match ($travel->kind) {
+            TravelKind::Length => 'set '.$name.' to '.Phrase::figure($step->value, 'mm'),
+            TravelKind::Zoom => 'zoom '.$name.' to '.Phrase::figure($step->value, 'mm'),
+            TravelKind::Aperture => 'set '.$name.' to '.Phrase::figure($step->value, 'f'),
+            TravelKind::Focus => 'turn the ring of '.$name,
+            TravelKind::Swing => 'swing '.$name,
+            TravelKind::Shift => 'shift '.$name,
+        };
+
+        return [$rig->with($travel->kind, $travel->part, $travel->clamp($step->value)), $told];
+    }
+
+    /** @return array{CoreRig, string} */
+    private function insert(Rig $row, CoreRig $rig, StepRequest $step): array
+    {
+        $place = $this->place($step, count($rig->chain));
+        $parts = array_map(fn (Part $part): CorePart => $this->made($part), $this->fromKit($row, $step->parts ?? []));
+        if ($parts === []) {
+            throw ValidationException::withMessages(['parts' => 'Choose a part to put in.']);
+        }
+        if (count($rig->chain) + count($parts) > self::LONGEST) {
+            throw ValidationException::withMessages(['parts' => 'A rig has at most '.self::LONGEST.' parts.']);
+        }
+        $names = implode(' + ', array_map(fn (CorePart $part): string => $part->label(), $parts));
+
+        return [Arrangement::of($rig)->inserting($place, $parts)->rig($rig), 'put in '.$names];
+    }
+
+    /** @return array{CoreRig, string} */
+    private function remove(CoreRig $rig, StepRequest $step): array
+    {
+        $place = $this->place($step, count($rig->chain) - 1);
+
+        return [$rig->without([$place]), 'take off '.$rig->chain[$place]->label()];
+    }
+
+    /** @return array{CoreRig, string} */
+    private function turn(CoreRig $rig, StepRequest $step): array
+    {
+        $place = $this->place($step, count($rig->chain) - 1);
+        if ($rig->chain[$place]->kind !== Kind::Lens) {
+            throw ValidationException::withMessages(['place' => 'Only a lens can be turned round.']);
+        }
+
+        return [Arrangement::of($rig)->turning($place)->rig($rig), 'turn '.$rig->chain[$place]->label().' round'];
+    }
+
+    /** @return array{CoreRig, string} */
+    private function move(CoreRig $rig, StepRequest $step): array
+    {
+        $place = $this->place($step, count($rig->chain) - 1);
+        $to = (int) ($step->value ?? -1);
+        if ($to < 0 || $to >= count($rig->chain)) {
+            throw ValidationException::withMessages(['value' => 'There is no such place in the chain.']);
+        }
+
+        return [Arrangement::of($rig)->moving($place, $to)->rig($rig), 'move '.$rig->chain[$place]->label()];
+    }
+
+    /** @return array{CoreRig, string} */
+    private function camera(Rig $row, CoreRig $rig, StepRequest $step): array
+    {
+        $parts = $this->fromKit($row, $step->parts ?? [], cameras: true);
+        if (count($parts) !== 1) {
+            throw ValidationException::withMessages(['parts' => 'Choose one camera.']);
+        }
+        $camera = Camera::from(new Values(['kitPart' => $parts[0]->id] + $this->fields($parts[0])));
+        $conditions = $rig->conditions->with(['mode' => null]);
+
+        return [$rig->withCamera($camera)->withConditions($conditions), 'change to '.($camera->name ?? 'another camera')];
+    }
+
+    private function place(StepRequest $step, int $last): int
+    {
+        if ($step->place === null || $step->place < 0 || $step->place > $last) {
+            throw ValidationException::withMessages(['place' => 'There is no such place in the chain.']);
+        }
+
+        return $step->place;
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return list<Part> in the order asked for
+     */
+    private function fromKit(Rig $row, array $ids, bool $cameras = false): array
+    {
+        $rows = Part::query()->where('kit_id', $row->kit_id)->whereIn('id', $ids)->get()->keyBy('id');
+        $parts = [];
+        foreach ($ids as $id) {
+            $part = $rows->get($id);
+            if (! $part instanceof Part) {
+                throw ValidationException::withMessages(['parts' => 'Your kit has no such part.']);
+            }
+            $kind = $part->kindOf();
+            if ($cameras ? $kind !== Kind::Camera : ! $kind->inChain()) {
+                throw ValidationException::withMessages(['parts' => ($part->name ?? 'This').' can’t stand there.']);
+            }
+            $parts[] = $part;
+        }
+
+        return $parts;
+    }
+
+    private function made(Part $part): CorePart
+    {
+        return Parts::make($part->kindOf(), new Values(['kitPart' => $part->id] + $this->fields($part)));
+    }
+
+    /**
+     * The fields of a kit's part without what only a kit has.
+     *
+     * @return array<string, mixed>
+     */
+    private function fields(Part $part): array
+    {
+        return array_diff_key(self::item($part)->fields, ['id' => 0, 'count' => 0, 'marriedTo' => 0, 'note' => 0]);
+    }
+
+    /** @throws FileInvalid when the row holds no valid part */
+    public static function item(Part $part): KitItem
+    {
+        $camera = $part->kindOf() === Kind::Camera;
+        $document = $camera ? $part->document : (object) (['kind' => $part->kind] + get_object_vars($part->document));
+        unset($document->marriedTo);
+
+        return KitFile::read((object) ['format' => KitFile::FORMAT, 'version' => 1, $camera ? 'cameras' : 'parts' => [$document]])->items[0];
+    }
+}

@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rigs;
+
+use App\Api\PartView;
+use App\Api\Silhouette;
+use App\Api\TrayPart;
+use App\Api\TrayView;
+use App\Models\Part;
+use App\Models\Rig;
+use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\JointEnd;
+use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Outline;
+use ZincThimble\Core\Gear\Part as CorePart;
+use ZincThimble\Core\Gear\Parts;
+use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Gear\VariableSpacer;
+use ZincThimble\Core\Join\Fit;
+use ZincThimble\Core\Join\Mating;
+use ZincThimble\Core\Rig\Rig as CoreRig;
+
+/** What of a kit goes on one joint of a rig, and why the rest doesn't. */
+final class Tray
+{
+    /** @param int $place the joint before the part at that place; the chain's length = the front of the rig */
+    public function at(Rig $row, CoreRig $rig, int $place): TrayView
+    {
+        $behind = $rig->chain[$place - 1] ?? null;
+        $ahead = $rig->chain[$place] ?? null;
+        $front = $behind === null ? $rig->camera->front : $behind->casing->front;
+        $used = [];
+        foreach ($row->parts as $part) {
+            $used[$part->part_id ?? 0] = ($used[$part->part_id ?? 0] ?? 0) + 1;
+        }
+        $fitting = [];
+        $others = [];
+        foreach (Part::query()->where('kit_id', $row->kit_id)->orderBy('position')->get() as $part) {
+            if ($part->kindOf() === Kind::Camera) {
+                continue;
+            }
+            $left = $part->count - ($used[$part->id] ?? 0);
+            [$fits, $reason] = $this->verdict($rig->camera, $behind, $ahead, $part, $front, $left);
+            $view = new TrayPart(self::part($part), $fits, $reason, max(0, $left));
+            if ($fits) {
+                $fitting[] = $view;
+            } else {
+                $others[] = $view;
+            }
+        }
+
+        return new TrayView(
+            $place,
+            $behind === null ? 'At the camera' : 'In front of '.$behind->label(),
+            Describe::joint($front).', '.$front->side->value,
+            [...$fitting, ...$others],
+        );
+    }
+
+    public static function part(Part $part): PartView
+    {
+        $kind = $part->kindOf();
+        $fields = Steps::item($part)->fields;
+        if ($kind === Kind::Camera) {
+            $camera = Camera::from(new Values($fields));
+
+            return new PartView($part->id, $part->kind, $part->name ?? 'Camera', $part->count, null, Describe::joint($camera->front), Describe::camera($camera), false,
+                new Silhouette($camera->depthMm ?? 50.0, $camera->heightMm ?? 82.0, $camera->heightMm ?? 82.0, 60.0, null, null));
+        }
+        if (! $kind->inChain()) {
+            return new PartView($part->id, $part->kind, $part->name ?? ucfirst($part->kind), $part->count, null, null, '', false,
+                new Silhouette(40.0, 40.0, 40.0, 40.0, null, null));
+        }
+        $made = Parts::make($kind, new Values($fields));
+
+        return new PartView($part->id, $part->kind, $made->label(), $part->count, self::end($made->casing->rear), self::end($made->casing->front), Describe::measure($made), true,
+            new Silhouette(
+                $made->shortestMm(), Outline::widestMm($made), Outline::rearMm($made), Outline::frontMm($made),
+                $made instanceof Lens ? $made->design->value : null,
+                $made instanceof VariableSpacer ? $made->maxMm : null,
+            ));
+    }
+
+    /** @return array{bool, string} */
+    private function verdict(Camera $camera, ?CorePart $behind, ?CorePart $ahead, Part $part, JointEnd $front, int $left): array
+    {
+        $kind = $part->kindOf();
+        if (! $kind->inChain()) {
+            return [false, 'not part of the optical chain'];
+        }
+        if ($left <= 0) {
+            return [false, 'already in this rig'];
+        }
+        $made = Parts::make($kind, new Values(Steps::item($part)->fields));
+        $fit = Mating::of($camera, $behind, $made);
+        if (! $fit->holds()) {
+            $reversed = $made instanceof Lens && Mating::of($camera, $behind, $made->turned())->holds();
+
+            return $reversed ? [true, 'goes on reversed'] : [false, $this->reason($fit, $made, $front)];
+        }
+        if ($ahead !== null && ! Mating::of($camera, $made, $ahead)->holds()) {
+            return [true, 'fits behind; '.$ahead->label().' won’t go on it'];
+        }
+
+        return [true, ''];
+    }
+
+    private function reason(Fit $fit, CorePart $part, JointEnd $front): string
+    {
+        $rear = Describe::joint($part->casing->rear);
+
+        return match ($fit) {
+            Fit::LookAlike => $rear.' would bind in '.Describe::joint($front),
+            Fit::SameSide => 'both '.$front->side->value,
+            Fit::ClipSize => 'the clip is not that size',
+            default => $rear.'; needs a ring',
+        };
+    }
+
+    private static function end(JointEnd $end): ?string
+    {
+        return $end->main()?->spoken();
+    }
+}

@@ -1,0 +1,16 @@
+<!DOCTYPE html>
+<html lang="en">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <meta name="csp-nonce" content="{{ Vite::cspNonce() }}">
+    <meta name="color-scheme" content="light dark">
+    <title>Zinc Thimble</title>
+    <link rel="icon" href="/thimble.svg" type="image/svg+xml">
+    @vite(['resources/app/main.css', 'resources/app/main.tsx'])
+</head>
+<body>
+    <div id="application"></div>
+    <noscript>Zinc Thimble needs JavaScript to draw your rig. The command line reads rig files without it: php artisan rig:read FILE</noscript>
+</body>
+</html>

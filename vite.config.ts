@@ -1,0 +1,9 @@
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import laravel from 'laravel-vite-plugin';
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+    plugins: [laravel({ input: ['resources/app/main.css', 'resources/app/main.tsx'], refresh: false }), react(), tailwindcss()],
+    build: { sourcemap: false, assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },
+});
