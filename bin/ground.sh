@@ -206,7 +206,6 @@ error_log $run/nginx/error.log;
 events { worker_connections 256; }
 http {
     include /etc/nginx/mime.types;
-    types { font/woff2 woff2; }
     default_type application/octet-stream;
     access_log off;
     server_tokens off;

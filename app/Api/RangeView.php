@@ -7,7 +7,7 @@ namespace App\Api;
 use OpenApi\Attributes as OA;
 
 /** What the rig can reach over all its travels. */
-#[OA\Schema(required: ['magnification', 'workingDistanceMm', 'subjectDistanceMm', 'fieldWidthMm'])]
+#[OA\Schema(required: ['magnification', 'workingDistanceMm', 'subjectDistanceMm', 'fieldWidthMm', 'effectiveAperture', 'stopsLost', 'depthOfFieldMm', 'detailMm'])]
 final readonly class RangeView
 {
     public function __construct(
@@ -19,5 +19,13 @@ final readonly class RangeView
         public Interval $subjectDistanceMm,
         #[OA\Property()]
         public Interval $fieldWidthMm,
+        #[OA\Property()]
+        public Interval $effectiveAperture,
+        #[OA\Property()]
+        public Interval $stopsLost,
+        #[OA\Property()]
+        public Interval $depthOfFieldMm,
+        #[OA\Property()]
+        public Interval $detailMm,
     ) {}
 }

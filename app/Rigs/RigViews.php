@@ -34,6 +34,7 @@ use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Join\Mating;
 use ZincThimble\Core\Reading\Answer;
 use ZincThimble\Core\Reading\Measurement;
+use ZincThimble\Core\Reading\Reach;
 use ZincThimble\Core\Reading\Sweep;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 use ZincThimble\Core\Rig\Travel;
@@ -213,6 +214,7 @@ final class RigViews
             new Interval(...$range->workingDistanceMm),
             new Interval(...$range->subjectDistanceMm),
             new Interval($field($greatest), $field($least)),
+            ...array_map(static fn (array $ends): Interval => new Interval(...$ends), Reach::of($rig)),
         );
     }
 

@@ -15,9 +15,11 @@ use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part as CorePart;
 use ZincThimble\Core\Gear\Parts;
 use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Join\Mating;
 use ZincThimble\Core\Rig\Arrangement;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 use ZincThimble\Core\Rig\TravelKind;
@@ -82,9 +84,29 @@ final class Steps
         if (count($rig->chain) + count($parts) > self::LONGEST) {
             throw ValidationException::withMessages(['parts' => 'A rig has at most '.self::LONGEST.' parts.']);
         }
+        $parts = $this->wayRound($rig, $place, $parts);
         $names = implode(' + ', array_map(fn (CorePart $part): string => $part->label(), $parts));
 
         return [Arrangement::of($rig)->inserting($place, $parts)->rig($rig), 'put in '.$names];
+    }
+
+    /**
+     * A lens that goes on only reversed is put in reversed.
+     *
+     * @param  list<CorePart>  $parts
+     * @return list<CorePart>
+     */
+    private function wayRound(CoreRig $rig, int $place, array $parts): array
+    {
+        $behind = $rig->chain[$place - 1] ?? null;
+        foreach ($parts as $i => $part) {
+            if ($part instanceof Lens && ! Mating::of($rig->camera, $behind, $part)->holds() && Mating::of($rig->camera, $behind, $part->turned())->holds()) {
+                $parts[$i] = $part->turned();
+            }
+            $behind = $parts[$i];
+        }
+
+        return array_values($parts);
     }
 
     /** @return array{CoreRig, string} */

@@ -421,6 +421,10 @@ export interface components {
             workingDistanceMm: components["schemas"]["Interval"];
             subjectDistanceMm: components["schemas"]["Interval"];
             fieldWidthMm: components["schemas"]["Interval"];
+            effectiveAperture: components["schemas"]["Interval"];
+            stopsLost: components["schemas"]["Interval"];
+            depthOfFieldMm: components["schemas"]["Interval"];
+            detailMm: components["schemas"]["Interval"];
         };
         /** @description What the rig does as set; mm unless named otherwise, null = infinite or not defined. */
         Readings: {

@@ -1,0 +1,262 @@
+import { useId, useLayoutEffect, useRef, useState } from 'react';
+import type { Schema } from '../api/client';
+import { length, type Units } from '../figures';
+import { strings } from '../strings';
+import { frameOf, type Frame } from './frame';
+import { CameraShape, PartShape } from './shapes';
+
+type Drawing = Schema['DrawingView'];
+
+interface Props {
+    drawing: Drawing;
+    cameraName: string;
+    /** The longest the rig and the furthest the subject get while a part is held. */
+    tipMm: number;
+    reachMm: number | null;
+    workingDistanceMm: number | null;
+    lightGapDeg: number | null;
+    /** Places of parts whose joint does not fit. */
+    misfits: ReadonlySet<number>;
+    selected: number;
+    onSelect: (item: number) => void;
+    units: Units;
+}
+
+/** Item numbers along the axis: 0 the camera, then joint, part, joint, part … as in the list beside the drawing. */
+export const jointItem = (place: number) => 2 * place + 1;
+export const partItem = (place: number) => 2 * place + 2;
+
+export function RigDrawing(props: Props) {
+    const box = useRef<HTMLDivElement>(null);
+    const [size, setSize] = useState({ width: 830, height: 390 });
+    useLayoutEffect(() => {
+        const element = box.current;
+        if (!element) return;
+        const watch = new ResizeObserver(([entry]) => {
+            if (entry) setSize({ width: Math.max(560, entry.contentRect.width), height: entry.contentRect.height });
+        });
+        watch.observe(element);
+        return () => watch.disconnect();
+    }, []);
+    const { drawing, tipMm, reachMm } = props;
+    const frame = frameOf(drawing, size.width, size.height, tipMm, reachMm);
+    return (
+        <div ref={box} className="slim-scroll h-full min-h-[300px] overflow-x-auto overflow-y-hidden">
+            <svg width={size.width} height={size.height} className="block select-none" role="img" aria-label={strings.bench.drawing}>
+                <Sheet {...props} frame={frame} />
+            </svg>
+        </div>
+    );
+}
+
+function Sheet({ drawing, cameraName, frame, workingDistanceMm, lightGapDeg, misfits, selected, onSelect, units }: Props & { frame: Frame }) {
+    const { x, y } = frame;
+    const hatch = useId();
+    return (
+        <>
+            <defs>
+                <pattern id={hatch} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+                    <path d="M0 0V6" stroke="var(--soft)" strokeWidth="1" />
+                </pattern>
+            </defs>
+            <Rule frame={frame} units={units} />
+            <path d={`M${x(drawing.camera.backMm) - 10} ${frame.axisY}H${frame.broken ? x(frame.lastMm) : x(frame.lastMm)}`} stroke="var(--soft)" strokeWidth={0.8} strokeDasharray="10 3 2 3" />
+            <g onClick={() => onSelect(0)} className="cursor-pointer" opacity={1}>
+                <CameraShape camera={drawing.camera} sensorMm={drawing.sensorMm} frame={frame} />
+            </g>
+            {drawing.parts.map((part) => (
+                <g key={part.place} onClick={() => onSelect(partItem(part.place))} className="cursor-pointer">
+                    <PartShape part={part} frame={frame} />
+                    {selected === partItem(part.place) && (
+                        <path
+                            d={`M${x(part.rearMm)} ${y(part.outerMm / 2) - 5}V${y(part.outerMm / 2) - 9}H${x(part.frontMm)}V${y(part.outerMm / 2) - 5}`}
+                            fill="none"
+                            stroke="var(--brass)"
+                            strokeWidth={2.4}
+                        />
+                    )}
+                </g>
+            ))}
+            <Light drawing={drawing} frame={frame} />
+            <SubjectPlane drawing={drawing} frame={frame} workingDistanceMm={workingDistanceMm} lightGapDeg={lightGapDeg} units={units} />
+            <Joints drawing={drawing} frame={frame} misfits={misfits} selected={selected} onSelect={onSelect} />
+            {drawing.balanceMm !== null && <BalancePoint at={x(drawing.balanceMm)} y={frame.axisY + (drawing.camera.heightMm / 2) * frame.scale + 14} />}
+            <Labels drawing={drawing} cameraName={cameraName} frame={frame} selected={selected} />
+        </>
+    );
+}
+
+/** The millimetre rule, numbered from the sensor, under the rig. */
+function Rule({ frame, units }: { frame: Frame; units: Units }) {
+    const unit = units === 'mm' ? 1 : 25.4;
+    const steps = units === 'mm' ? [1, 2, 5, 10, 20, 50, 100, 200] : [1 / 16, 1 / 8, 1 / 4, 1 / 2, 1, 2, 5, 10];
+    const minor = (steps.find((step) => step * unit * frame.scale >= 6) ?? 200) * unit;
+    const major = (steps.find((step) => step * unit * frame.scale >= 46) ?? 200) * unit;
+    const first = Math.ceil((frame.x(0) > 0 ? -frame.x(0) / frame.scale : 0) / minor) * minor;
+    const end = (frame.width - frame.x(0)) / frame.scale;
+    const ticks = [];
+    for (let at = first; at <= end; at += minor) ticks.push(Math.round(at / minor) * minor);
+    const isMajor = (at: number) => Math.abs(at / major - Math.round(at / major)) < 1e-6;
+    return (
+        <g className="figures">
+            <path d={`M0 ${frame.ruleY}H${frame.width}`} stroke="var(--ink)" strokeWidth={1.4} />
+            {ticks.map((at) => (
+                <g key={at} transform={`translate(${frame.x(at)} ${frame.ruleY})`}>
+                    <path d={`M0 0V${isMajor(at) ? 11 : 6}`} stroke={isMajor(at) ? 'var(--ink)' : 'var(--soft)'} strokeWidth={isMajor(at) ? 1.1 : 0.7} />
+                    {isMajor(at) && (
+                        <text y={24} fontSize={11} textAnchor="middle" fill="var(--ink)">
+                            {Math.round((at / unit) * 1000) / 1000}
+                        </text>
+                    )}
+                </g>
+            ))}
+        </g>
+    );
+}
+
+/** The light cone to the middle of the frame, and the ray from its corner. */
+function Light({ drawing, frame }: { drawing: Drawing; frame: Frame }) {
+    const { x, y } = frame;
+    const end = drawing.subjectMm !== null && !frame.broken ? x(drawing.subjectMm) : (frame.subjectX ?? x(frame.lastMm));
+    const last = drawing.groups[drawing.groups.length - 1];
+    const cone = drawing.groups.filter((group) => group.cone !== null);
+    if (!last || cone.length === 0) return null;
+    const edge = (sign: 1 | -1) => {
+        let path = `M${x(0)} ${y(0)}`;
+        for (const group of cone) path += `L${x(group.zi)} ${y(sign * (group.cone ?? 0))}L${x(group.zo)} ${y(sign * (group.cone ?? 0))}`;
+        // A subject beyond the break: the cone leaves towards it at the slope it really has, near enough parallel.
+        const tail = drawing.subjectMm === null || frame.broken ? sign * (last.cone ?? 0) : 0;
+        return `${path}L${end} ${y(tail * (drawing.subjectMm === null ? 1 : frame.broken ? 0.8 : 1))}`;
+    };
+    let chief = `M${x(0)} ${y(drawing.cornerMm)}`;
+    for (const group of drawing.groups) if (group.chief !== null) chief += `L${x(group.zi)} ${y(group.chief)}L${x(group.zo)} ${y(group.chief)}`;
+    const showChief = !frame.broken && drawing.subjectMm !== null && drawing.cornerAtSubjectMm !== null && drawing.groups.every((group) => group.chief !== null);
+    return (
+        <g pointerEvents="none">
+            <path d={`${edge(1)}L${edge(-1).slice(1).split('L').reverse().join('L')}Z`} fill="var(--beam)" fillOpacity={0.13} />
+            <path d={edge(1) + edge(-1)} fill="none" stroke="var(--beam)" strokeWidth={1} />
+            {showChief && (
+                <path d={`${chief}L${end} ${y(drawing.cornerAtSubjectMm ?? 0)}`} fill="none" stroke="var(--beam)" strokeWidth={0.9} strokeDasharray="5 3">
+                    <title>Ray to the corner of the frame</title>
+                </path>
+            )}
+        </g>
+    );
+}
+
+/** Plane of focus, working distance, and the angle from which light still gets in. */
+function SubjectPlane({ drawing, frame, workingDistanceMm, lightGapDeg, units }: { drawing: Drawing; frame: Frame; workingDistanceMm: number | null; lightGapDeg: number | null; units: Units }) {
+    const { x, y } = frame;
+    const tip = x(drawing.tipMm);
+    const rim = y(drawing.tipDiameterMm / 2);
+    if (drawing.subjectMm === null || workingDistanceMm === null) {
+        const end = frame.subjectX ?? x(frame.lastMm);
+        return (
+            <g>
+                <path d={`M${end - 14} ${frame.axisY - 5}L${end} ${frame.axisY}L${end - 14} ${frame.axisY + 5}`} fill="none" stroke="var(--madder)" strokeWidth={1.6} />
+                <text x={end} y={frame.axisY - 12} fontSize={12} textAnchor="end" fill="var(--ink)">
+                    {drawing.groups.length === 0 ? strings.bench.noImage : strings.bench.infinity}
+                </text>
+            </g>
+        );
+    }
+    const at = frame.subjectX ?? x(drawing.subjectMm);
+    const top = Math.max(52, y(Math.max(26, drawing.tipDiameterMm * 0.62)));
+    const bottom = Math.min(frame.ruleY - 12, y(-Math.max(26, drawing.tipDiameterMm * 0.62)));
+    const dimension = Math.max(top + 18, rim - 14);
+    const narrow = Math.abs(at - tip) < 84;
+    const inside = workingDistanceMm < 0;
+    return (
+        <g>
+            <path d={`M${at} ${top}V${bottom}`} stroke="var(--madder)" strokeWidth={2} />
+            <text x={at + (at > frame.width - 70 ? 2 : 0)} y={top - 6} fontSize={12} textAnchor={at > frame.width - 70 ? 'end' : 'middle'} fill="var(--madder)">
+                {strings.bench.focusPlane}
+            </text>
+            <path d={`M${tip} ${rim}V${dimension - 6}`} stroke="var(--soft)" strokeWidth={0.7} />
+            <path d={`M${tip} ${dimension}H${at}`} stroke="var(--ink)" strokeWidth={1} />
+            {!inside && Math.abs(at - tip) > 22 && (
+                <path d={`M${tip + 9} ${dimension - 3.5}L${tip} ${dimension}L${tip + 9} ${dimension + 3.5}ZM${at - 9} ${dimension - 3.5}L${at} ${dimension}L${at - 9} ${dimension + 3.5}Z`} fill="var(--ink)" />
+            )}
+            {frame.broken && <path d={`M${(tip + at) / 2 + 22} ${frame.axisY - 16}l-8 11 8 10 -8 11`} fill="none" stroke="var(--ink)" strokeWidth={1.4} />}
+            <g className="figures">
+                <text x={narrow ? Math.max(at, tip) + 6 : (tip + at) / 2} y={narrow ? dimension + 4 : dimension - 6} fontSize={13} fontWeight={600} textAnchor={narrow ? 'start' : 'middle'} fill="var(--ink)">
+                    {length(workingDistanceMm, units)}
+                </text>
+            </g>
+            {!frame.broken && !inside && lightGapDeg !== null && lightGapDeg < 88 && (
+                <>
+                    <path d={`M${at} ${frame.axisY}L${tip} ${rim}`} stroke="var(--verdigris)" strokeWidth={1} strokeDasharray="2 3" fill="none" />
+                    <text x={at - 6} y={frame.axisY - 14} fontSize={11} textAnchor="end" fill="var(--verdigris)" className="figures">
+                        {Math.round(lightGapDeg)}°
+                    </text>
+                </>
+            )}
+        </g>
+    );
+}
+
+function Joints({ drawing, frame, misfits, selected, onSelect }: { drawing: Drawing; frame: Frame; misfits: ReadonlySet<number>; selected: number; onSelect: (item: number) => void }) {
+    const places = [drawing.camera.frontMm, ...drawing.parts.map((part) => part.frontMm)];
+    return places.map((mm, place) => {
+        const chosen = selected === jointItem(place);
+        const wrong = misfits.has(place);
+        return (
+            <g key={place} onClick={() => onSelect(jointItem(place))} className="cursor-pointer">
+                <circle cx={frame.x(mm)} cy={frame.axisY} r={13} fill="transparent" />
+                <circle
+                    cx={frame.x(mm)}
+                    cy={frame.axisY}
+                    r={chosen ? 7 : 4.5}
+                    fill="var(--plate)"
+                    stroke={wrong ? 'var(--madder)' : chosen ? 'var(--brass)' : 'var(--ink)'}
+                    strokeWidth={chosen ? 3 : 1.8}
+                />
+                {wrong && <path d={`M${frame.x(mm) - 9} ${frame.axisY - 9}l18 18m0 -18l-18 18`} stroke="var(--madder)" strokeWidth={2} />}
+            </g>
+        );
+    });
+}
+
+function BalancePoint({ at, y }: { at: number; y: number }) {
+    return (
+        <g transform={`translate(${at} ${y})`}>
+            <title>Balance point</title>
+            <circle r={6} fill="var(--plate)" stroke="var(--ink)" strokeWidth={1.2} />
+            <path d="M0 -6A6 6 0 0 1 6 0H0ZM0 6A6 6 0 0 1 -6 0H0Z" fill="var(--ink)" />
+        </g>
+    );
+}
+
+/** Names in one row above, shifted apart where they would touch, with leaders. */
+function Labels({ drawing, cameraName, frame, selected }: { drawing: Drawing; cameraName: string; frame: Frame; selected: number }) {
+    const items = [
+        { text: cameraName, at: frame.x((drawing.camera.backMm + drawing.camera.frontMm) / 2), top: frame.y(drawing.camera.heightMm / 2), item: 0 },
+        ...drawing.parts.map((part) => ({
+            text: part.label + (part.reversed ? ', reversed' : ''),
+            at: frame.x((part.rearMm + part.frontMm) / 2),
+            top: frame.y(part.outerMm / 2),
+            item: partItem(part.place),
+        })),
+    ];
+    const widths = items.map((item) => item.text.length * 6.1 + 10);
+    const centres = items.map((item) => item.at);
+    // Push apart to the right, then back to the left where the row runs out.
+    for (let i = 1; i < items.length; i++) {
+        const least = (centres[i - 1] ?? 0) + ((widths[i - 1] ?? 0) + (widths[i] ?? 0)) / 2;
+        centres[i] = Math.max(centres[i] ?? 0, least);
+    }
+    let room = frame.width - 4;
+    for (let i = items.length - 1; i >= 0; i--) {
+        centres[i] = Math.min(centres[i] ?? 0, room - (widths[i] ?? 0) / 2);
+        room = (centres[i] ?? 0) - (widths[i] ?? 0) / 2;
+    }
+    return items.map((item, i) => (
+        <g key={item.item} pointerEvents="none">
+            <path d={`M${centres[i]} 22V28L${item.at} 38V${Math.max(38, item.top - 4)}`} fill="none" stroke="var(--line)" strokeWidth={1} />
+            <text x={centres[i]} y={17} fontSize={12} textAnchor="middle" fill={selected === item.item ? 'var(--ink)' : 'var(--soft)'} fontWeight={selected === item.item ? 700 : 450}>
+                {item.text}
+            </text>
+        </g>
+    ));
+}
+

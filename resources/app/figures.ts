@@ -1,0 +1,82 @@
+/** Numbers with the digits they deserve, in the units the person chose. The server computes; this only says it. */
+export type Units = 'mm' | 'in';
+
+const thin = '\u2009';
+
+/** Three digits that count; below 1, two, and at least hundredths. */
+export function digits(value: number): string {
+    const size = Math.abs(value);
+    const decimals = size >= 100 ? 0 : size >= 10 ? 1 : size >= 0.1 || size === 0 ? 2 : Math.min(6, 1 - Math.floor(Math.log10(size)));
+    const text = value.toFixed(decimals);
+    const trimmed = text.includes('.') ? text.replace(/0+$/, '').replace(/\.$/, '') : text;
+    return trimmed === '-0' ? '0' : trimmed;
+}
+
+/** The number of a length without its unit. Inches keep the precision of the millimetres they stand for. */
+export function lengthDigits(mm: number, units: Units): string {
+    if (units === 'mm') return digits(mm);
+    const inches = mm / 25.4;
+    const size = Math.abs(inches);
+    return inches.toFixed(size >= 100 ? 1 : size >= 1 ? 2 : size >= 0.01 ? 3 : 5).replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '');
+}
+
+export function length(mm: number, units: Units): string {
+    return lengthDigits(mm, units) + thin + units;
+}
+
+export function magnification(m: number): string {
+    return `${digits(m)}×`;
+}
+
+/** The same as a ratio: 1 : 1.6, above life size 3.9 : 1. */
+export function ratio(m: number): string {
+    if (m <= 0) return '1 : ∞';
+    const short = (value: number) => (value >= 100 ? value.toFixed(0) : value.toFixed(1).replace(/\.0$/, ''));
+    return m >= 1 ? `${short(m)} : 1` : `1 : ${short(1 / m)}`;
+}
+
+export function fNumber(n: number): string {
+    return `f/${n >= 10 ? Math.round(n) : n.toFixed(1).replace(/\.0$/, '')}`;
+}
+
+/** To a third of a stop. */
+export function stops(value: number): string {
+    const thirds = Math.round(Math.abs(value) * 3);
+    const whole = Math.floor(thirds / 3);
+    const rest = ['', '⅓', '⅔'][thirds % 3] ?? '';
+    const text = (whole > 0 || rest === '' ? String(whole) : '') + rest;
+    return `${value < 0 && thirds > 0 ? '−' : ''}${text} ${thirds > 3 || thirds === 0 ? 'stops' : 'stop'}`;
+}
+
+/** A sentence of the server with its numbers said in the person's units. */
+export function phrase(pattern: string, numbers: Record<string, number | string>, units: Units): string {
+    return pattern.replace(/\{(\w+)(?::(\w+))?\}/g, (_, name: string, unit: string | undefined) => {
+        const value = numbers[name];
+        if (value === undefined) return '';
+        if (typeof value === 'string') return value;
+        switch (unit) {
+            case 'mm':
+                return length(value, units);
+            case 'x':
+                return magnification(value);
+            case 'f':
+                return fNumber(value);
+            case 'stops':
+                return stops(value);
+            case 'deg':
+                return `${Math.round(value)}°`;
+            case 'pct':
+                return `${Math.round(value * 100)}${thin}%`;
+            case 'n':
+                return String(Math.round(value));
+            case 'nm':
+                return `${digits(value)}${thin}Nm`;
+            case 'd':
+                return `${value > 0 ? '+' : ''}${digits(value)}`;
+            case 's':
+                return value > 0 && value < 0.5 ? `1/${Math.round(1 / value)}${thin}s` : `${digits(value)}${thin}s`;
+            default:
+                return digits(value);
+        }
+    });
+}

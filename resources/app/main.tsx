@@ -1,0 +1,34 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter } from 'react-router';
+import { Refused } from './api/client';
+import { Application } from './shell/Application';
+import { PreferencesProvider } from './shell/preferences';
+import { strings } from './strings';
+
+const queries = new QueryClient({
+    defaultOptions: {
+        queries: {
+            staleTime: 60_000,
+            refetchOnWindowFocus: false,
+            retry: (count, error) => !(error instanceof Refused && error.status < 500) && count < 2,
+        },
+    },
+});
+
+const root = document.getElementById('application');
+if (root) {
+    document.title = strings.product;
+    createRoot(root).render(
+        <StrictMode>
+            <QueryClientProvider client={queries}>
+                <PreferencesProvider>
+                    <BrowserRouter>
+                        <Application />
+                    </BrowserRouter>
+                </PreferencesProvider>
+            </QueryClientProvider>
+        </StrictMode>,
+    );
+}

@@ -1,0 +1,264 @@
+import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useNavigate } from 'react-router';
+import { type Schema, type TravelView } from '../../api/client';
+import { jointItem, RigDrawing } from '../../drawing/RigDrawing';
+import { Bar } from '../../shell/Bar';
+import { usePreferences } from '../../shell/preferences';
+import { strings } from '../../strings';
+import { Button } from '../../ui/Button';
+import { ChainList } from './ChainList';
+import { Controls } from './Controls';
+import { shownOf, type Held } from './figuresOf';
+import { Findings } from './Findings';
+import { KeepDialog, KeysDialog } from './dialogs';
+import { PictureFrame } from './PictureFrame';
+import { Readings } from './Readings';
+import { RigMenu } from './RigMenu';
+import { TrayPanel } from './TrayPanel';
+import { useRig, useSweeps } from './useRig';
+
+interface Props {
+    id: number;
+    person: Schema['Person'];
+    rigs: Schema['RigSummary'][];
+}
+
+/** The bench: the rig drawn to scale, its controls, the tray, and what it does. */
+export function Bench({ id, person, rigs }: Props) {
+    const { units } = usePreferences();
+    const navigate = useNavigate();
+    const { query, change, step, undo, redo, rename } = useRig(id);
+    const rig = query.data;
+    const sweeps = useSweeps(rig);
+    const [held, setHeld] = useState<Held | null>(null);
+    const [fetching, setFetching] = useState<string | null>(null);
+    const [selected, setSelected] = useState<number | null>(null);
+    const [keeping, setKeeping] = useState(false);
+    const [keys, setKeys] = useState(false);
+    const chain = useRef<HTMLDivElement>(null);
+    const narrow = useRef<HTMLInputElement>(null);
+    const heldNow = useRef<Held | null>(null);
+    const wanted = useRef<{ travel: string; row: number } | null>(null);
+
+    const count = rig?.chain.length ?? 0;
+    const item = Math.max(0, Math.min(selected ?? 2 * count + 1, 2 * count + 1));
+    const place = item === 0 ? 0 : Math.floor((item - 1) / 2) + (item % 2 === 0 ? 1 : 0);
+    const tooFew = item === 0 ? 0 : place;
+
+    // A revision that is not the held sweep's own makes that sweep stale: it is let go.
+    const live = held && rig && held.sweep.revision === rig.revision ? held : null;
+    const shown = useMemo(() => (rig ? shownOf(rig, live) : null), [rig, live]);
+
+    const hold = useCallback((next: Held | null) => {
+        heldNow.current = next;
+        setHeld(next);
+    }, []);
+
+    const take = useCallback(
+        (travel: TravelView) => {
+            if (sweeps.ready(travel.name) ?? fetching === travel.name) return;
+            setFetching(travel.name);
+            sweeps
+                .fetch(travel.name)
+                .then((sweep) => {
+                    const target = wanted.current;
+                    if (target?.travel === travel.name) hold({ sweep, row: target.row });
+                })
+                .catch(() => undefined)
+                .finally(() => setFetching((name) => (name === travel.name ? null : name)));
+        },
+        [sweeps, fetching, hold],
+    );
+
+    const move = useCallback(
+        (travel: TravelView, row: number) => {
+            wanted.current = { travel: travel.name, row };
+            const sweep = sweeps.ready(travel.name);
+            if (sweep) hold({ sweep, row });
+        },
+        [sweeps, hold],
+    );
+
+    const leave = useCallback(
+        (travel: TravelView) => {
+            const target = wanted.current;
+            wanted.current = null;
+            const value = target?.travel === travel.name ? travel.places[target.row] : undefined;
+            if (value === undefined || value === travel.value) {
+                hold(null);
+                return;
+            }
+            step({ action: 'set', travel: travel.name, value })
+                .catch(() => undefined)
+                .finally(() => {
+                    if (wanted.current === null) hold(null);
+                });
+        },
+        [step, hold],
+    );
+
+    // Sweeps of all controls are fetched ahead, so that taking hold of one answers at once.
+    const revision = rig?.revision;
+    useEffect(() => {
+        if (!rig) return;
+        const timer = setTimeout(() => {
+            for (const travel of rig.travels) void sweeps.fetch(travel.name).catch(() => undefined);
+        }, 150);
+        return () => clearTimeout(timer);
+        // eslint-disable-next-line react-hooks/exhaustive-deps -- once per revision
+    }, [revision]);
+
+    const insert = useCallback(
+        async (part: number) => {
+            await step({ action: 'insert', place: tooFew, parts: [part] });
+            setSelected(jointItem(tooFew + 1));
+            chain.current?.focus();
+        },
+        [step, tooFew],
+    );
+    const takeOff = useCallback(
+        async (at: number) => {
+            await step({ action: 'remove', place: at });
+            setSelected(jointItem(at));
+        },
+        [step],
+    );
+    const turn = useCallback((at: number) => void step({ action: 'turn', place: at }).catch(() => undefined), [step]);
+
+    if (query.isError) {
+        return (
+            <>
+                <Bar person={person}>{null}</Bar>
+                <main id="bench" className="p-6">
+                    <p role="alert">{query.error.message}</p>
+                    <Button className="mt-4" onClick={() => void navigate('/bench')}>
+                        {strings.bench.rigs}
+                    </Button>
+                </main>
+            </>
+        );
+    }
+
+    const part = item > 0 && item % 2 === 0 ? item / 2 - 1 : null;
+    const onKeyDown = (event: KeyboardEvent) => {
+        if (!rig) return;
+        if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+            event.preventDefault();
+            if (event.shiftKey) redo();
+            else undo();
+            return;
+        }
+        if (event.ctrlKey || event.metaKey || event.altKey) return;
+        const act: Record<string, () => void> = {
+            ArrowLeft: () => setSelected(Math.max(0, item - 1)),
+            ArrowRight: () => setSelected(Math.min(2 * count + 1, item + 1)),
+            Home: () => setSelected(0),
+            End: () => setSelected(2 * count + 1),
+            Enter: () => narrow.current?.focus(),
+            i: () => narrow.current?.focus(),
+            k: () => narrow.current?.focus(),
+            Backspace: () => part !== null && void takeOff(part).catch(() => undefined),
+            Delete: () => part !== null && void takeOff(part).catch(() => undefined),
+            v: () => part !== null && rig.chain[part]?.kind === 'lens' && turn(part),
+            s: () => setKeeping(true),
+            '?': () => setKeys(true),
+        };
+        const action = act[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+        if (action) {
+            event.preventDefault();
+            action();
+        }
+    };
+
+    const misfits = new Set(rig?.chain.filter((each) => !['mates', 'improvised', 'unknown'].includes(each.fit)).map((each) => each.place) ?? []);
+    const tip = live ? Math.max(...live.sweep.tipMm) : (rig?.drawing.tipMm ?? 0);
+    const furthest = live ? maxOf(live.sweep.readings.subjectDistanceMm) : (rig?.drawing.subjectMm ?? null);
+
+    return (
+        <div className="flex min-h-dvh flex-col lg:h-dvh">
+            <Bar person={person}>
+                <Button bare disabled={!rig?.history.undo || change.isPending} onClick={undo} title={rig?.history.undo ? strings.shell.undoStep(rig.history.undo) : undefined}>
+                    {strings.shell.undo}
+                </Button>
+                <Button bare disabled={!rig?.history.redo || change.isPending} onClick={redo} title={rig?.history.redo ? strings.shell.redoStep(rig.history.redo) : undefined}>
+                    {strings.shell.redo}
+                </Button>
+            </Bar>
+            <main id="bench" className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_412px]">
+                <div className="flex min-h-0 min-w-0 flex-col px-4 pt-2 max-lg:order-2">
+                    <div className="flex items-center gap-3">
+                        <h1 className="truncate text-lg font-semibold">{rig?.name ?? strings.bench.unnamed}</h1>
+                        <span className="text-xs whitespace-nowrap text-soft" role="status">
+                            {change.isPending ? strings.bench.saving : change.isError ? strings.bench.notSaved : rig ? strings.bench.saved : ''}
+                        </span>
+                        <div className="ml-auto flex">
+                            <RigMenu id={id} rigs={rigs} name={rig?.name ?? null} onKeep={() => setKeeping(true)} onKeys={() => setKeys(true)} />
+                        </div>
+                    </div>
+                    {change.isError && (
+                        <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
+                            {change.error.message || strings.bench.lost}
+                        </p>
+                    )}
+                    <div className="min-h-[300px] flex-1" onKeyDown={onKeyDown}>
+                        {shown && rig && (
+                            <RigDrawing
+                                drawing={shown.drawing}
+                                cameraName={rig.camera.name}
+                                tipMm={tip}
+                                reachMm={furthest}
+                                workingDistanceMm={shown.reading('workingDistanceMm')}
+                                lightGapDeg={shown.reading('lightGapDeg')}
+                                misfits={misfits}
+                                selected={item}
+                                onSelect={(next) => {
+                                    setSelected(next);
+                                    chain.current?.focus();
+                                }}
+                                units={units}
+                            />
+                        )}
+                    </div>
+                    {rig && (
+                        <>
+                            <Controls rig={rig} held={live} fetching={fetching} units={units} onTake={take} onMove={move} onLeave={leave} />
+                            <ChainList
+                                ref={chain}
+                                rig={rig}
+                                selected={item}
+                                onSelect={setSelected}
+                                onKeyDown={onKeyDown}
+                                onTakeOff={(at) => void takeOff(at).catch(() => undefined)}
+                                onTurn={turn}
+                            />
+                            <div className="flex min-h-0 gap-4 border-t border-ink lg:h-[200px]">
+                                <TrayPanel ref={narrow} rig={rig} place={tooFew} busy={change.isPending} onInsert={insert} onLeave={() => chain.current?.focus()} />
+                                {shown && <PictureFrame rig={rig} shown={shown} units={units} />}
+                            </div>
+                        </>
+                    )}
+                </div>
+                <aside className="slim-scroll border-line bg-plate px-5 py-2 lg:overflow-y-auto lg:border-l" aria-label={strings.readings.title}>
+                    {shown && rig && (
+                        <>
+                            <Readings rig={rig} shown={shown} units={units} />
+                            <Findings findings={shown.findings} units={units} />
+                        </>
+                    )}
+                </aside>
+            </main>
+            {rig && <KeepDialog open={keeping} onOpenChange={setKeeping} name={rig.name} onKeep={rename} />}
+            <KeysDialog open={keys} onOpenChange={setKeys} />
+        </div>
+    );
+}
+
+function maxOf(column: (number | null)[] | undefined): number | null {
+    let most: number | null = null;
+    for (const value of column ?? []) {
+        if (value === null) return null;
+        if (most === null || value > most) most = value;
+    }
+    return most;
+}
+

@@ -1,0 +1,163 @@
+import { Popover } from 'radix-ui';
+import type { RigView } from '../../api/client';
+import { digits, fNumber, length, lengthDigits, magnification, ratio, stops, type Units } from '../../figures';
+import { Strip } from '../../strip/Strip';
+import { strings } from '../../strings';
+import type { ReadingName, Shown } from './figuresOf';
+
+interface Props {
+    rig: RigView;
+    shown: Shown;
+    units: Units;
+}
+
+/** The readings as engraved strips; magnification and working distance lead. */
+export function Readings({ rig, shown, units }: Props) {
+    const say = strings.readings;
+    const get = shown.reading;
+    const mm = (value: number | null) => (value === null ? say.infinite : lengthDigits(value, units));
+    const tellLength = (value: number) => (units === 'mm' ? short(value) : lengthDigits(value, units));
+    const m = get('magnification');
+    const subject = get('subjectDistanceMm');
+    const effective = get('effectiveAperture');
+    const lost = get('stopsLost');
+    const field = get('fieldWidthMm');
+    const height = get('fieldHeightMm');
+    const wave = get('waveDepthMm');
+    const airy = get('airyDiameterMm');
+    const detail = get('detailMm');
+    const marked = rig.travels.find((travel) => travel.kind === 'aperture')?.value;
+    const doubt = (name: ReadingName) => <Doubt rig={rig} name={name} halfWidth={shown.halfWidth(name)} units={units} />;
+    return (
+        <div className="max-lg:grid max-lg:gap-x-8 md:max-lg:grid-cols-2">
+            {/* On a small screen these two stay in sight while anything moves. */}
+            <div className="max-lg:sticky max-lg:top-0 max-lg:z-10 max-lg:col-span-full max-lg:grid max-lg:grid-cols-2 max-lg:gap-4 max-lg:bg-plate">
+                <Strip
+                    name={say.magnification}
+                    note={m !== null && m > 0 && <span className="figures">{ratio(m)}</span>}
+                    value={m}
+                    figure={m === null ? say.none : digits(m)}
+                    unit="×"
+                    least={rig.range.magnification.least}
+                    greatest={rig.range.magnification.greatest}
+                    halfWidth={shown.halfWidth('magnification')}
+                    tell={short}
+                    focus
+                    doubt={doubt('magnification')}
+                />
+                <Strip
+                    name={say.workingDistance}
+                    note={subject !== null && say.subjectDistance(length(subject, units))}
+                    value={get('workingDistanceMm')}
+                    figure={m === null ? say.none : mm(get('workingDistanceMm'))}
+                    unit={units}
+                    least={rig.range.workingDistanceMm.least}
+                    greatest={rig.range.workingDistanceMm.greatest}
+                    halfWidth={shown.halfWidth('workingDistanceMm')}
+                    tell={tellLength}
+                    focus
+                    doubt={doubt('workingDistanceMm')}
+                />
+            </div>
+            <Strip
+                name={say.field}
+                value={field}
+                figure={field === null || height === null ? (m === null ? say.none : say.infinite) : `${mm(field)} × ${mm(height)}`}
+                unit={units}
+                least={rig.range.fieldWidthMm.least}
+                greatest={rig.range.fieldWidthMm.greatest}
+                tell={tellLength}
+                doubt={doubt('fieldWidthMm')}
+            />
+            <Strip
+                name={say.effectiveAperture}
+                note={lost !== null && say.stopsLost(stops(lost), marked === undefined ? '' : say.ringAt(fNumber(markedNow(shown, rig, marked))))}
+                value={effective}
+                figure={effective === null ? say.none : fNumber(effective)}
+                unit=""
+                least={rig.range.effectiveAperture.least}
+                greatest={rig.range.effectiveAperture.greatest}
+                halfWidth={shown.halfWidth('effectiveAperture')}
+                tell={short}
+                doubt={doubt('effectiveAperture')}
+            />
+            <Strip
+                name={say.slice}
+                note={wave !== null && say.limit(lengthDigits(rig.blurLimitMm, units), lengthDigits(wave, units))}
+                value={get('depthOfFieldMm')}
+                figure={m === null ? say.none : mm(get('depthOfFieldMm'))}
+                unit={units}
+                least={rig.range.depthOfFieldMm.least}
+                greatest={rig.range.depthOfFieldMm.greatest}
+                tell={tellLength}
+                doubt={doubt('depthOfFieldMm')}
+            />
+            <Strip
+                name={say.detail}
+                note={airy !== null && say.spot(`${digits(airy * 1000)} µm`)}
+                value={detail}
+                figure={detail === null ? say.none : digits(detail * 1000)}
+                unit="µm"
+                least={rig.range.detailMm.least}
+                greatest={rig.range.detailMm.greatest}
+                tell={(value) => short(value * 1000)}
+                doubt={doubt('detailMm')}
+            />
+            <FocusStrip rig={rig} units={units} />
+        </div>
+    );
+}
+
+/** The aperture that is set now: a held aperture ring tells through stops lost. */
+function markedNow(shown: Shown, rig: RigView, marked: number): number {
+    const effective = shown.reading('effectiveAperture');
+    const lost = shown.reading('stopsLost');
+    return effective !== null && lost !== null && rig.readings.stopsLost !== null ? effective / 2 ** (lost / 2) : marked;
+}
+
+/** A number of a scale: as few digits as tell it apart. */
+function short(value: number): string {
+    return value >= 1 || value === 0 ? digits(value) : digits(value).replace(/^0/, '');
+}
+
+function FocusStrip({ rig, units }: { rig: RigView; units: Units }) {
+    const say = strings.readings;
+    const { least, greatest } = rig.range.subjectDistanceMm;
+    return (
+        <section className="flex items-baseline gap-2 border-b border-line py-2 text-sm" aria-label={say.focus}>
+            <h3 className="font-semibold">{say.focus}</h3>
+            <span className="ml-auto">
+                <span className="figures">
+                    {least === null ? say.none : lengthDigits(least, units)}
+                    {least !== greatest && ` … ${greatest === null ? say.infinite : lengthDigits(greatest, units)}`} {units}
+                </span>{' '}
+                <span className="text-soft">from the sensor; {rig.infinity.reached ? say.infinityKept : say.infinityLost}</span>
+            </span>
+        </section>
+    );
+}
+
+/** The wave mark of a figure that rests on an assumption: which, and how to settle it. */
+function Doubt({ rig, name, halfWidth, units }: { rig: RigView; name: ReadingName; halfWidth: number | null; units: Units }) {
+    const doubt = rig.doubts.find((each) => each.reading === name);
+    const value = rig.readings[name];
+    if (!doubt || halfWidth === null || (value !== null && halfWidth < Math.abs(value) * 0.005)) return null;
+    const said = name === 'magnification' ? magnification(halfWidth) : name === 'effectiveAperture' ? digits(halfWidth) : name === 'detailMm' ? `${digits(halfWidth * 1000)} µm` : length(halfWidth, units);
+    const brief = name === 'detailMm' ? digits(halfWidth * 1000) : name === 'magnification' || name === 'effectiveAperture' ? digits(halfWidth) : lengthDigits(halfWidth, units);
+    return (
+        <Popover.Root>
+            <Popover.Trigger className="figures -mr-1 px-1 text-xs text-soft hover:text-ink" aria-label={`± ${said}. ${strings.readings.doubt}`}>
+                ±{brief}
+                <svg className="ml-0.5 inline" width="14" height="7" viewBox="0 0 14 7" aria-hidden="true">
+                    <path d="M1 5C3 0 5 0 7 3.5S11 7 13 2" fill="none" stroke="currentColor" strokeWidth="1.3" />
+                </svg>
+            </Popover.Trigger>
+            <Popover.Portal>
+                <Popover.Content align="end" sideOffset={4} className="z-20 w-72 border border-ink bg-plate p-3 text-sm">
+                    <p>{strings.readings.doubtText(said, doubt.assumed, doubt.part)}</p>
+                    <p className="mt-1 text-soft">{doubt.settle}</p>
+                </Popover.Content>
+            </Popover.Portal>
+        </Popover.Root>
+    );
+}

@@ -1,0 +1,67 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { api, type Schema } from '../../api/client';
+import { strings } from '../../strings';
+import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
+import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
+
+interface Props {
+    id: number;
+    rigs: Schema['RigSummary'][];
+    name: string | null;
+    onKeep: () => void;
+    onKeys: () => void;
+}
+
+/** The rigs of this person, and what can be done with the one on the bench. */
+export function RigMenu({ id, rigs, name, onKeep, onKeys }: Props) {
+    const navigate = useNavigate();
+    const queries = useQueryClient();
+    const [deleting, setDeleting] = useState(false);
+    const start = useMutation({
+        mutationFn: api.startRig,
+        onSuccess: (rig) => {
+            void queries.invalidateQueries({ queryKey: ['rigs'] });
+            void navigate(`/bench/${rig.id}`);
+        },
+    });
+    const remove = useMutation({
+        mutationFn: () => api.remove(id),
+        onSuccess: () => {
+            setDeleting(false);
+            queries.removeQueries({ queryKey: ['rig', id] });
+            queries.setQueryData<Schema['RigSummary'][]>(['rigs'], (list) => list?.filter((rig) => rig.id !== id));
+            void navigate('/bench', { replace: true });
+        },
+    });
+    return (
+        <>
+            <Menu label={strings.bench.rigs} align="end">
+                <MenuItem onSelect={() => start.mutate()}>{strings.bench.newRig}</MenuItem>
+                <MenuItem onSelect={onKeep}>{name === null ? strings.bench.keep : strings.bench.rename}</MenuItem>
+                <MenuItem onSelect={() => location.assign(api.fileAddress(id))}>{strings.bench.exportFile}</MenuItem>
+                <MenuItem onSelect={onKeys}>{strings.bench.key}</MenuItem>
+                <MenuItem onSelect={() => setDeleting(true)}>{strings.bench.remove}</MenuItem>
+                <MenuLine />
+                {rigs
+                    .filter((rig) => rig.id !== id)
+                    .map((rig) => (
+                        <MenuItem key={rig.id} onSelect={() => void navigate(`/bench/${rig.id}`)} note={rig.parts}>
+                            {rig.name ?? strings.bench.unnamed}
+                        </MenuItem>
+                    ))}
+            </Menu>
+            <Dialog open={deleting} onOpenChange={setDeleting} title={strings.dialog.deleteTitle} text={strings.dialog.deleteText}>
+                {remove.isError && <p role="alert">{remove.error.message}</p>}
+                <div className="flex justify-end gap-2">
+                    <Button onClick={() => setDeleting(false)}>{strings.dialog.cancel}</Button>
+                    <Button strong disabled={remove.isPending} onClick={() => remove.mutate()}>
+                        {strings.dialog.delete}
+                    </Button>
+                </div>
+            </Dialog>
+        </>
+    );
+}

@@ -1,0 +1,84 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { Command } from 'cmdk';
+import { useState, type KeyboardEvent, type Ref } from 'react';
+import { api, type RigView, type Schema } from '../../api/client';
+import { PartSilhouette } from '../../drawing/PartSilhouette';
+import { strings } from '../../strings';
+
+interface Props {
+    ref: Ref<HTMLInputElement>;
+    rig: RigView;
+    place: number;
+    busy: boolean;
+    onInsert: (part: number) => Promise<void>;
+    onLeave: () => void;
+}
+
+/** The kit as silhouettes at one scale: what fits the chosen joint stands up, the rest lies dim with the reason. */
+export function TrayPanel({ ref, rig, place, busy, onInsert, onLeave }: Props) {
+    const [search, setSearch] = useState('');
+    const tray = useQuery({
+        queryKey: ['tray', rig.id, rig.revision, place],
+        queryFn: () => api.tray(rig.id, place),
+        placeholderData: keepPreviousData,
+    });
+    const parts = tray.data?.parts ?? [];
+    const fitting = parts.filter((each) => each.fits).length;
+
+    const insert = (each: Schema['TrayPart']) => {
+        if (!each.fits || busy) return;
+        setSearch('');
+        void onInsert(each.part.id).catch(() => undefined);
+    };
+    const onKeyDown = (event: KeyboardEvent) => {
+        if (event.key === 'Escape') {
+            setSearch('');
+            onLeave();
+        }
+        event.stopPropagation();
+    };
+
+    return (
+        <Command label={strings.bench.putIn} className="flex min-w-0 flex-1 flex-col" onKeyDown={onKeyDown} loop>
+            <div className="flex items-baseline gap-3 py-2">
+                <h2 className="text-sm font-semibold whitespace-nowrap">{tray.data?.title ?? ' '}</h2>
+                <span className="truncate text-xs text-soft">
+                    {tray.data && `${tray.data.joint} · ${strings.tray.fits(fitting, parts.length)}`}
+                </span>
+                <Command.Input
+                    ref={ref}
+                    value={search}
+                    onValueChange={setSearch}
+                    placeholder={strings.tray.narrow}
+                    className="ml-auto w-40 border-b border-ink bg-transparent px-1 py-0.5 text-sm outline-none placeholder:text-soft focus:border-brass"
+                />
+            </div>
+            <Command.List className="slim-scroll min-h-0 flex-1 overflow-y-auto pb-2 max-lg:max-h-[420px] [&>[cmdk-list-sizer]]:flex [&>[cmdk-list-sizer]]:flex-wrap [&>[cmdk-list-sizer]]:gap-1.5">
+                <Command.Empty className="text-sm text-soft">{strings.tray.none}</Command.Empty>
+                {parts.map((each) => (
+                    <Command.Item
+                        key={each.part.id}
+                        value={`${each.part.name} ${each.part.measure} ${each.part.id}`}
+                        keywords={[each.part.kind]}
+                        disabled={!each.fits}
+                        onSelect={() => insert(each)}
+                        className={`px-2 pt-1.5 pb-1 text-xs ${
+                            each.fits
+                                ? 'plate cursor-pointer border-b-2 border-verdigris data-[selected=true]:border-brass data-[selected=true]:bg-ground data-[selected=true]:shadow-[inset_0_0_0_1px_var(--brass)]'
+                                : 'border-b-2 border-transparent'
+                        }`}
+                    >
+                        <div className={`flex h-[52px] items-end ${each.fits ? '' : 'opacity-45'}`}>
+                            <PartSilhouette part={each.part} scale={0.62} />
+                        </div>
+                        <p className={`mt-1 whitespace-nowrap ${each.fits ? 'font-semibold' : ''}`}>{each.part.name}</p>
+                        <p className="whitespace-nowrap text-soft">
+                            <span className="figures">{each.fits ? each.part.measure : ''}</span>
+                            {each.reason && <span>{each.fits ? ` · ${each.reason}` : each.reason}</span>}
+                        </p>
+                    </Command.Item>
+                ))}
+            </Command.List>
+        </Command>
+    );
+}

@@ -1,0 +1,60 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback } from 'react';
+import { api, Refused, type RigView, type StepRequest, type SweepView } from '../../api/client';
+
+export const rigKey = (id: number) => ['rig', id] as const;
+const sweepKey = (id: number, revision: number, travel: string) => ['sweep', id, revision, travel] as const;
+
+/** A rig, its steps one after the other, and what became of the last one. */
+export function useRig(id: number) {
+    const queries = useQueryClient();
+    const query = useQuery({ queryKey: rigKey(id), queryFn: () => api.rig(id) });
+
+    const arrived = useCallback(
+        (rig: RigView) => {
+            queries.setQueryData(rigKey(id), rig);
+            void queries.invalidateQueries({ queryKey: ['tray', id] });
+            void queries.invalidateQueries({ queryKey: ['rigs'] });
+        },
+        [queries, id],
+    );
+
+    const change = useMutation({
+        // One step at a time: each is meant for the revision that the one before it left.
+        scope: { id: `rig-${id}` },
+        mutationFn: async (ask: (rig: number, revision: number) => Promise<RigView>) => {
+            const now = queries.getQueryData<RigView>(rigKey(id));
+            if (!now) throw new Refused(409, 'The rig is not loaded yet.');
+            return ask(id, now.revision);
+        },
+        onSuccess: arrived,
+        onError: (error) => {
+            if (error instanceof Refused && error.status === 409) void queries.invalidateQueries({ queryKey: rigKey(id) });
+        },
+    });
+
+    const { mutate, mutateAsync } = change;
+    const step = useCallback((what: StepRequest) => mutateAsync((rig, revision) => api.step(rig, revision, what)), [mutateAsync]);
+    const undo = useCallback(() => mutate((rig, revision) => api.undo(rig, revision)), [mutate]);
+    const redo = useCallback(() => mutate((rig, revision) => api.redo(rig, revision)), [mutate]);
+    const rename = useCallback((name: string | null) => mutateAsync((rig, revision) => api.name(rig, revision, name)), [mutateAsync]);
+
+    return { query, change, step, undo, redo, rename };
+}
+
+/** The sweep of a travel at the rig's present revision; the one already here answers at once. */
+export function useSweeps(rig: RigView | undefined) {
+    const queries = useQueryClient();
+    const id = rig?.id ?? 0;
+    const revision = rig?.revision ?? 0;
+    const fetch = useCallback(
+        (travel: string): Promise<SweepView> =>
+            queries.fetchQuery({ queryKey: sweepKey(id, revision, travel), queryFn: () => api.sweep(id, travel), staleTime: Infinity, gcTime: 60_000 }),
+        [queries, id, revision],
+    );
+    const ready = useCallback(
+        (travel: string): SweepView | undefined => queries.getQueryData<SweepView>(sweepKey(id, revision, travel)),
+        [queries, id, revision],
+    );
+    return { fetch, ready };
+}

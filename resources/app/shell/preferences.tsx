@@ -1,0 +1,47 @@
+import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import type { Units } from '../figures';
+
+export type Light = 'system' | 'light' | 'dark' | 'outdoors';
+
+interface Preferences {
+    units: Units;
+    setUnits: (units: Units) => void;
+    light: Light;
+    setLight: (light: Light) => void;
+}
+
+const Context = createContext<Preferences | null>(null);
+
+function kept<T extends string>(name: string, allowed: readonly T[], usual: T): T {
+    const value = localStorage.getItem(name);
+    return allowed.find((item) => item === value) ?? usual;
+}
+
+/** Units and light, kept on this device. */
+export function PreferencesProvider({ children }: { children: ReactNode }) {
+    const [units, setUnits] = useState<Units>(() => kept('units', ['mm', 'in'], 'mm'));
+    const [light, setLight] = useState<Light>(() => kept('light', ['system', 'light', 'dark', 'outdoors'], 'system'));
+
+    useEffect(() => localStorage.setItem('units', units), [units]);
+    useEffect(() => {
+        localStorage.setItem('light', light);
+        const system = matchMedia('(prefers-color-scheme: dark)');
+        const show = () => {
+            const dark = light === 'dark' || (light === 'system' && system.matches);
+            document.documentElement.dataset.light = dark ? 'dark' : 'light';
+            document.documentElement.dataset.outdoors = light === 'outdoors' ? 'on' : 'off';
+        };
+        show();
+        system.addEventListener('change', show);
+        return () => system.removeEventListener('change', show);
+    }, [light]);
+
+    const value = useMemo(() => ({ units, setUnits, light, setLight }), [units, light]);
+    return <Context value={value}>{children}</Context>;
+}
+
+export function usePreferences(): Preferences {
+    const preferences = useContext(Context);
+    if (!preferences) throw new Error('Preferences are used outside their provider');
+    return preferences;
+}

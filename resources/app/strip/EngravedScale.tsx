@@ -1,0 +1,126 @@
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import type { TravelView } from '../api/client';
+
+interface Props {
+    travel: TravelView;
+    label: string;
+    /** Row of the place where it stands. */
+    row: number;
+    said: string;
+    busy: boolean;
+    onTake: () => void;
+    onMove: (row: number) => void;
+    onLeave: () => void;
+}
+
+const height = 40;
+
+/** A control as it is engraved on the part: a scale with a brass pointer, moved by hand, keys or a click. */
+export function EngravedScale({ travel, label, row, said, busy, onTake, onMove, onLeave }: Props) {
+    const track = useRef<SVGSVGElement>(null);
+    const dragging = useRef(false);
+    const stops = travel.kind === 'aperture';
+    const span = travel.greatest - travel.least || 1;
+    // Aperture rings are engraved evenly by stops; everything else by its own measure.
+    const share = (value: number) =>
+        stops ? Math.log2(value / travel.least) / Math.log2(travel.greatest / travel.least) : (value - travel.least) / span;
+    const last = travel.places.length - 1;
+    const place = travel.places[row] ?? travel.value;
+
+    const rowAt = (clientX: number): number => {
+        const box = track.current?.getBoundingClientRect();
+        if (!box) return row;
+        const wanted = Math.max(0, Math.min(1, (clientX - box.left - 10) / (box.width - 20)));
+        let best = 0;
+        travel.places.forEach((value, i) => {
+            if (Math.abs(share(value) - wanted) < Math.abs(share(travel.places[best] ?? 0) - wanted)) best = i;
+        });
+        return best;
+    };
+
+    const onPointerDown = (event: PointerEvent<SVGSVGElement>) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        dragging.current = true;
+        onTake();
+        onMove(rowAt(event.clientX));
+    };
+    const onPointerMove = (event: PointerEvent<SVGSVGElement>) => {
+        if (dragging.current) onMove(rowAt(event.clientX));
+    };
+    const onPointerUp = () => {
+        if (dragging.current) {
+            dragging.current = false;
+            onLeave();
+        }
+    };
+    const onKeyDown = (event: KeyboardEvent) => {
+        const coarse = stops ? 1 : Math.max(1, Math.round(last / 20));
+        const moves: Record<string, number> = {
+            ArrowRight: row + 1,
+            ArrowUp: row + 1,
+            ArrowLeft: row - 1,
+            ArrowDown: row - 1,
+            PageUp: row + coarse,
+            PageDown: row - coarse,
+            Home: 0,
+            End: last,
+        };
+        const next = moves[event.key];
+        if (next === undefined || event.altKey || event.ctrlKey || event.metaKey) return;
+        event.preventDefault();
+        event.stopPropagation();
+        onTake();
+        onMove(Math.max(0, Math.min(last, next)));
+    };
+
+    const crowded = travel.marks.length > 9;
+    return (
+        <div className="min-w-[190px] flex-1">
+            <div className="flex items-baseline justify-between gap-2 text-xs">
+                <span className="truncate text-soft">{label}</span>
+                <span className="figures text-brass whitespace-nowrap">{said}</span>
+            </div>
+            <svg
+                ref={track}
+                role="slider"
+                tabIndex={0}
+                aria-label={label}
+                aria-valuemin={travel.least}
+                aria-valuemax={travel.greatest}
+                aria-valuenow={place}
+                aria-valuetext={said}
+                aria-busy={busy}
+                width="100%"
+                height={height}
+                className="block cursor-ew-resize touch-none overflow-visible select-none"
+                onPointerDown={onPointerDown}
+                onPointerMove={onPointerMove}
+                onPointerUp={onPointerUp}
+                onPointerCancel={onPointerUp}
+                onKeyDown={onKeyDown}
+                onKeyUp={(event) => {
+                    if (/^(Arrow|Page|Home|End)/.test(event.key)) onLeave();
+                }}
+                onFocus={onTake}
+            >
+                <rect x={0} y={0} width="100%" height={height} fill="transparent" />
+                <svg x={10} width="calc(100% - 20px)" height={height} className="figures overflow-visible" style={{ width: 'calc(100% - 20px)' }}>
+                    <rect y={14} width="100%" height={6} fill="var(--brass)" opacity={0.3} />
+                    {travel.marks.map((mark, i) => (
+                        <svg key={`${mark.at}-${mark.text}`} x={`${share(mark.at) * 100}%`} className="overflow-visible">
+                            <path d="M0 12V22" stroke="var(--brass)" />
+                            {(!crowded || i % 2 === 0 || i === travel.marks.length - 1) && (
+                                <text y={34} fontSize={10} textAnchor="middle" fill="var(--brass)">
+                                    {mark.text}
+                                </text>
+                            )}
+                        </svg>
+                    ))}
+                    <svg x={`${share(place) * 100}%`} className="overflow-visible">
+                        <path d="M-6 2H6V9L0 16L-6 9Z" fill="var(--brass)" />
+                    </svg>
+                </svg>
+            </svg>
+        </div>
+    );
+}
