@@ -39,7 +39,7 @@ final class Part extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['document' => JsonDocument::class];
+        return ['document' => JsonDocument::class, 'mass_g' => 'float', 'price' => 'float'];
     }
 
     /** @return BelongsTo<Kit, $this> */

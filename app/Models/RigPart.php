@@ -36,6 +36,9 @@ final class RigPart extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['document' => JsonDocument::class, 'reversed' => 'boolean', 'working' => 'boolean'];
+        return [
+            'document' => JsonDocument::class, 'reversed' => 'boolean', 'working' => 'boolean',
+            'length_mm' => 'float', 'focus' => 'float', 'aperture' => 'float', 'zoom_mm' => 'float', 'swing_deg' => 'float', 'shift_mm' => 'float',
+        ];
     }
 }

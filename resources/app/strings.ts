@@ -73,7 +73,7 @@ export const strings = {
         slice: 'Slice',
         detail: 'Smallest detail',
         focus: 'Focus',
-        subjectDistance: (mm: string) => `${mm} from the sensor mark`,
+        subjectDistance: (mm: string) => `${mm} from sensor`,
         stopsLost: (text: string, marked: string) => `${text} lost${marked}`,
         ringAt: (f: string) => ` · ring at ${f}`,
         limit: (limit: string, wave: string) => `limit ${limit} · wave ${wave}`,

@@ -80,7 +80,7 @@ function Sheet({ drawing, cameraName, frame, workingDistanceMm, lightGapDeg, mis
             <Light drawing={drawing} frame={frame} />
             <SubjectPlane drawing={drawing} frame={frame} workingDistanceMm={workingDistanceMm} lightGapDeg={lightGapDeg} units={units} />
             <Joints drawing={drawing} frame={frame} misfits={misfits} selected={selected} onSelect={onSelect} />
-            {drawing.balanceMm !== null && <BalancePoint at={x(drawing.balanceMm)} y={frame.axisY + (drawing.camera.heightMm / 2) * frame.scale + 14} />}
+            {drawing.balanceMm !== null && <BalancePoint at={x(drawing.balanceMm)} y={frame.ruleY - 9} />}
             <Labels drawing={drawing} cameraName={cameraName} frame={frame} selected={selected} />
         </>
     );
@@ -221,8 +221,9 @@ function BalancePoint({ at, y }: { at: number; y: number }) {
     return (
         <g transform={`translate(${at} ${y})`}>
             <title>Balance point</title>
-            <circle r={6} fill="var(--plate)" stroke="var(--ink)" strokeWidth={1.2} />
-            <path d="M0 -6A6 6 0 0 1 6 0H0ZM0 6A6 6 0 0 1 -6 0H0Z" fill="var(--ink)" />
+            <circle r={5} fill="var(--plate)" stroke="var(--ink)" strokeWidth={1.2} />
+            <path d="M0 -5A5 5 0 0 1 5 0H0ZM0 5A5 5 0 0 1 -5 0H0Z" fill="var(--ink)" />
+            <path d="M0 5V9" stroke="var(--ink)" />
         </g>
     );
 }

@@ -81,7 +81,7 @@ function Scale({ values, value, least, greatest, halfWidth, tell }: ScaleProps) 
             if (at >= from * 0.999 && at <= to * 1.001) ticks.push({ at, text: digit === 1 || digit === 2 || digit === 5 ? tell(at) : null });
         }
     }
-    const wide = high - low > 34;
+    const wide = high - low > 64;
     return (
         <svg className="figures mt-0.5 block w-full overflow-visible" viewBox={`0 0 ${width} 38`} aria-hidden="true">
             {hasRange && (
@@ -103,7 +103,7 @@ function Scale({ values, value, least, greatest, halfWidth, tell }: ScaleProps) 
             {ticks.map(({ at, text }) => (
                 <g key={at} transform={`translate(${scale(at)} 0)`}>
                     <path d={`M0 18V${text === null ? 22 : 25}`} stroke={text === null ? 'var(--soft)' : 'var(--ink)'} strokeWidth={text === null ? 0.7 : 1} />
-                    {text !== null && (
+                    {text !== null && scale(at) > 10 && scale(at) < width - 12 && (
                         <text y={35} fontSize={10} textAnchor="middle" fill="var(--soft)">
                             {text}
                         </text>

@@ -18,7 +18,7 @@ interface Props {
 export function Controls({ rig, held, fetching, units, onTake, onMove, onLeave }: Props) {
     if (rig.travels.length === 0) return null;
     return (
-        <section aria-label={strings.bench.controls} className="flex flex-wrap gap-x-6 gap-y-1 py-1">
+        <section aria-label={strings.bench.controls} className="flex flex-wrap gap-x-5 gap-y-1 py-1">
             {rig.travels.map((travel) => {
                 const own = held?.sweep.travel === travel.name ? held.row : Math.max(0, travel.places.indexOf(travel.value));
                 const value = travel.places[own] ?? travel.value;

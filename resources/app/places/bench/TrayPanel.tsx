@@ -64,7 +64,7 @@ export function TrayPanel({ ref, rig, place, busy, onInsert, onLeave }: Props) {
                         onSelect={() => insert(each)}
                         className={`px-2 pt-1.5 pb-1 text-xs ${
                             each.fits
-                                ? 'plate cursor-pointer border-b-2 border-verdigris data-[selected=true]:border-brass data-[selected=true]:bg-ground data-[selected=true]:shadow-[inset_0_0_0_1px_var(--brass)]'
+                                ? 'plate cursor-pointer border-b-2 border-verdigris data-[selected=true]:border-b-4 data-[selected=true]:border-brass'
                                 : 'border-b-2 border-transparent'
                         }`}
                     >
