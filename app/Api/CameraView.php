@@ -21,5 +21,6 @@ final readonly class CameraView
         public float $sensorWidthMm,
         #[OA\Property()]
         public float $sensorHeightMm,
-    ) {}
+    ) {
+    }
 }

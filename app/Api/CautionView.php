@@ -15,5 +15,6 @@ final readonly class CautionView
         public string $code,
         #[OA\Property()]
         public string $text,
-    ) {}
+    ) {
+    }
 }

@@ -31,5 +31,6 @@ final readonly class ChainPart
         public bool $reversed,
         #[OA\Property()]
         public bool $removable,
-    ) {}
+    ) {
+    }
 }

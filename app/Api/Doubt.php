@@ -23,5 +23,6 @@ final readonly class Doubt
         public string $assumed,
         #[OA\Property()]
         public string $settle,
-    ) {}
+    ) {
+    }
 }

@@ -23,5 +23,6 @@ final readonly class DrawingCamera
         public float $gripMm,
         #[OA\Property()]
         public bool $estimated,
-    ) {}
+    ) {
+    }
 }

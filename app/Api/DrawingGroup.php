@@ -19,5 +19,6 @@ final readonly class DrawingGroup
         public ?float $cone,
         #[OA\Property()]
         public ?float $chief,
-    ) {}
+    ) {
+    }
 }

@@ -47,5 +47,6 @@ final readonly class DrawingPart
         public ?float $minMm,
         #[OA\Property()]
         public ?float $maxMm,
-    ) {}
+    ) {
+    }
 }

@@ -37,5 +37,6 @@ final readonly class DrawingView
         public ?float $entrancePupilMm,
         #[OA\Property()]
         public ?float $balanceMm,
-    ) {}
+    ) {
+    }
 }

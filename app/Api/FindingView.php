@@ -29,5 +29,6 @@ final readonly class FindingView
         public string $message,
         #[OA\Property(items: new OA\Items(ref: MendView::class))]
         public array $mends,
-    ) {}
+    ) {
+    }
 }

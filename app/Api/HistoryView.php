@@ -15,5 +15,6 @@ final readonly class HistoryView
         public ?string $undo,
         #[OA\Property()]
         public ?string $redo,
-    ) {}
+    ) {
+    }
 }

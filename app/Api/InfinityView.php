@@ -19,5 +19,6 @@ final readonly class InfinityView
         public ?float $spacerToKeepMm,
         #[OA\Property()]
         public ?float $furthestSubjectMm,
-    ) {}
+    ) {
+    }
 }

@@ -15,5 +15,6 @@ final readonly class Interval
         public ?float $least,
         #[OA\Property()]
         public ?float $greatest,
-    ) {}
+    ) {
+    }
 }

@@ -22,5 +22,6 @@ final readonly class KitView
         public ?string $currency,
         #[OA\Property(items: new OA\Items(ref: PartView::class))]
         public array $parts,
-    ) {}
+    ) {
+    }
 }

@@ -17,5 +17,6 @@ final readonly class MendView
         public ?float $magnification,
         #[OA\Property()]
         public StepRequest $step,
-    ) {}
+    ) {
+    }
 }

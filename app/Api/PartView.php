@@ -29,5 +29,6 @@ final readonly class PartView
         public bool $inChain,
         #[OA\Property()]
         public Silhouette $silhouette,
-    ) {}
+    ) {
+    }
 }

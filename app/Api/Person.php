@@ -19,5 +19,6 @@ final readonly class Person
         public bool $guest,
         #[OA\Property()]
         public ?string $guestUntil,
-    ) {}
+    ) {
+    }
 }

@@ -27,5 +27,6 @@ final readonly class RangeView
         public Interval $depthOfFieldMm,
         #[OA\Property()]
         public Interval $detailMm,
-    ) {}
+    ) {
+    }
 }

@@ -61,5 +61,6 @@ final readonly class Readings
         public string $coupling,
         #[OA\Property()]
         public ?string $cornerPart,
-    ) {}
+    ) {
+    }
 }

@@ -19,5 +19,6 @@ final readonly class RigSummary
         public string $parts,
         #[OA\Property()]
         public string $updatedAt,
-    ) {}
+    ) {
+    }
 }

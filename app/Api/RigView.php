@@ -52,5 +52,6 @@ final readonly class RigView
         public float $blurLimitMm,
         #[OA\Property()]
         public HistoryView $history,
-    ) {}
+    ) {
+    }
 }

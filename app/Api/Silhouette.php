@@ -23,5 +23,6 @@ final readonly class Silhouette
         public ?string $design,
         #[OA\Property()]
         public ?float $longestMm,
-    ) {}
+    ) {
+    }
 }

@@ -10,7 +10,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(required: ['action'])]
 final readonly class StepRequest
 {
-    /** @param list<int>|null $parts */
+    /** @param  list<int>|null  $parts */
     public function __construct(
         #[OA\Property(enum: ['set', 'insert', 'remove', 'turn', 'move', 'camera'])]
         public string $action,
@@ -22,5 +22,6 @@ final readonly class StepRequest
         public ?float $value = null,
         #[OA\Property(description: 'Parts of the kit, for insert and camera', items: new OA\Items(type: 'integer'))]
         public ?array $parts = null,
-    ) {}
+    ) {
+    }
 }

@@ -17,5 +17,6 @@ final readonly class SubjectView
         public ?float $widthMm,
         #[OA\Property()]
         public ?float $depthMm,
-    ) {}
+    ) {
+    }
 }

@@ -31,5 +31,6 @@ final readonly class SweepFinding
         public int $from,
         #[OA\Property()]
         public int $to,
-    ) {}
+    ) {
+    }
 }

@@ -25,5 +25,6 @@ final readonly class SweepGroup
         public array $cone,
         #[OA\Property(items: new OA\Items(type: 'number', nullable: true))]
         public array $chief,
-    ) {}
+    ) {
+    }
 }

@@ -40,5 +40,6 @@ final readonly class SweepView
         public array $tipMm,
         #[OA\Property(items: new OA\Items(ref: SweepGroup::class))]
         public array $groups,
-    ) {}
+    ) {
+    }
 }

@@ -15,5 +15,6 @@ final readonly class TravelMark
         public float $at,
         #[OA\Property()]
         public string $text,
-    ) {}
+    ) {
+    }
 }

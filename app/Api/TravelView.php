@@ -31,5 +31,6 @@ final readonly class TravelView
         public array $places,
         #[OA\Property(items: new OA\Items(ref: TravelMark::class))]
         public array $marks,
-    ) {}
+    ) {
+    }
 }

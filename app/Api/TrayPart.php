@@ -19,5 +19,6 @@ final readonly class TrayPart
         public string $reason,
         #[OA\Property()]
         public int $left,
-    ) {}
+    ) {
+    }
 }

@@ -22,5 +22,6 @@ final readonly class TrayView
         public string $joint,
         #[OA\Property(items: new OA\Items(ref: TrayPart::class))]
         public array $parts,
-    ) {}
+    ) {
+    }
 }

@@ -13,5 +13,6 @@ final readonly class Trouble
     public function __construct(
         #[OA\Property()]
         public string $message,
-    ) {}
+    ) {
+    }
 }

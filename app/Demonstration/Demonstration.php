@@ -15,7 +15,9 @@ use ZincThimble\Core\File\RigFile;
 /** The herbarium's kit and rigs, as files, and copies of them for guests. */
 final class Demonstration
 {
-    public function __construct(private readonly RigStore $rigs) {}
+    public function __construct(private readonly RigStore $rigs)
+    {
+    }
 
     /** A new guest with a copy of everything, theirs alone. */
     public function openFor(int $hours): User
@@ -65,7 +67,6 @@ final class Demonstration
     {
         return database_path('demo');
     }
-
 
     /**
      * In the files, parts name the kit's part by its id there; in the database by its row.

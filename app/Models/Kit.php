@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $user_id
  * @property string $name
  * @property ?string $currency
+ * @property \Illuminate\Database\Eloquent\Collection<int, Part> $parts
  */
 final class Kit extends Model
 {
@@ -29,6 +30,9 @@ final class Kit extends Model
     /** @return HasMany<Part, $this> */
     public function parts(): HasMany
     {
-        return $this->hasMany(Part::class)->orderBy('position');
+        $parts = $this->hasMany(Part::class);
+        $parts->oldest('position');
+
+        return $parts;
     }
 }

@@ -28,6 +28,8 @@ use ZincThimble\Core\Gear\Kind;
  * @property \stdClass $document
  * @property int $version
  * @property Kit $kit
+ * @property ?\Carbon\CarbonInterface $created_at
+ * @property ?\Carbon\CarbonInterface $updated_at
  */
 final class Part extends Model
 {
@@ -53,7 +55,11 @@ final class Part extends Model
         return Kind::from($this->kind);
     }
 
-    /** What the columns of a part say of the fields of its file. @return array<string, mixed> */
+    /**
+     * What the columns of a part say of the fields of its file.
+     *
+     * @return array<string, mixed>
+     */
     public static function columns(KitItem $item, int $position): array
     {
         $fields = $item->fields;

@@ -51,12 +51,18 @@ final class Rig extends Model
     /** @return HasMany<RigPart, $this> */
     public function parts(): HasMany
     {
-        return $this->hasMany(RigPart::class)->orderBy('place');
+        $parts = $this->hasMany(RigPart::class);
+        $parts->oldest('place');
+
+        return $parts;
     }
 
     /** @return HasMany<RigStep, $this> */
     public function steps(): HasMany
     {
-        return $this->hasMany(RigStep::class)->orderBy('number');
+        $steps = $this->hasMany(RigStep::class);
+        $steps->oldest('number');
+
+        return $steps;
     }
 }

@@ -83,7 +83,11 @@ final class RigStore
         }
     }
 
-    /** Labels of the steps that undo and redo would take. @return array{undo: ?string, redo: ?string} */
+    /**
+     * Labels of the steps that undo and redo would take.
+     *
+     * @return array{undo: ?string, redo: ?string}
+     */
     public function history(Rig $rig): array
     {
         $labels = $rig->steps()->whereIn('number', [$rig->step, $rig->step + 1])->pluck('label', 'number');
@@ -119,11 +123,13 @@ final class RigStore
         });
     }
 
-    /** @param callable(Rig): void $change */
+    /** @param  callable(Rig): void  $change */
     private function locked(Rig $rig, int $revision, callable $change): Rig
     {
         return DB::transaction(function () use ($rig, $revision, $change): Rig {
-            $locked = Rig::query()->whereKey($rig->id)->lockForUpdate()->firstOrFail();
+            $query = Rig::query()->whereKey($rig->id);
+            $query->lockForUpdate();
+            $locked = $query->firstOrFail();
             if ($locked->revision !== $revision) {
                 throw new StaleRevision($locked->revision);
             }
@@ -220,7 +226,7 @@ final class RigStore
         ] + get_object_vars($rig->extra));
     }
 
-    /** @param array<string, mixed> $fields */
+    /** @param  array<string, mixed>  $fields */
     private static function reference(array $fields): ?int
     {
         $reference = $fields[self::REFERENCE] ?? null;

@@ -44,7 +44,9 @@ use ZincThimble\Core\Rig\Travels;
 /** Turns what the core says of a rig into what its screen gets. */
 final class RigViews
 {
-    public function __construct(private readonly RigStore $store) {}
+    public function __construct(private readonly RigStore $store)
+    {
+    }
 
     public function rig(Rig $row, CoreRig $rig): RigView
     {
@@ -158,7 +160,11 @@ final class RigViews
         );
     }
 
-    /** What is engraved on a scale. @return list<TravelMark> */
+    /**
+     * What is engraved on a scale.
+     *
+     * @return list<TravelMark>
+     */
     private function marks(CoreRig $rig, Travel $travel): array
     {
         $part = $rig->chain[$travel->part];

@@ -106,7 +106,7 @@ final class Steps
             $behind = $parts[$i];
         }
 
-        return array_values($parts);
+        return $parts;
     }
 
     /** @return array{CoreRig, string} */
@@ -168,7 +168,7 @@ final class Steps
      */
     private function fromKit(Rig $row, array $ids, bool $cameras = false): array
     {
-        $rows = Part::query()->where('kit_id', $row->kit_id)->whereIn('id', $ids)->get()->keyBy('id');
+        $rows = Part::query()->where('kit_id', $row->kit_id)->whereKey($ids)->get()->keyBy('id');
         $parts = [];
         foreach ($ids as $id) {
             $part = $rows->get($id);

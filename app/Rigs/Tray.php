@@ -26,7 +26,7 @@ use ZincThimble\Core\Rig\Rig as CoreRig;
 /** What of a kit goes on one joint of a rig, and why the rest doesn't. */
 final class Tray
 {
-    /** @param int $place the joint before the part at that place; the chain's length = the front of the rig */
+    /** @param  int  $place the joint before the part at that place; the chain's length = the front of the rig */
     public function at(Rig $row, CoreRig $rig, int $place): TrayView
     {
         $behind = $rig->chain[$place - 1] ?? null;
@@ -38,7 +38,7 @@ final class Tray
         }
         $fitting = [];
         $others = [];
-        foreach (Part::query()->where('kit_id', $row->kit_id)->orderBy('position')->get() as $part) {
+        foreach (Part::query()->where('kit_id', $row->kit_id)->oldest('position')->get() as $part) {
             if ($part->kindOf() === Kind::Camera) {
                 continue;
             }

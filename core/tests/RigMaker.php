@@ -136,7 +136,11 @@ final class RigMaker
         ];
     }
 
-    /** A document of a rig of one of many make-ups. @return array<string, mixed> */
+    /**
+     * A document of a rig of one of many make-ups.
+     *
+     * @return array<string, mixed>
+     */
     public function document(): array
     {
         $chain = [];
@@ -181,7 +185,7 @@ final class RigMaker
         }
     }
 
-    /** @param array<string, mixed> $document */
+    /** @param  array<string, mixed>  $document */
     public static function made(array $document): Rig
     {
         return RigFile::read(json_decode(json_encode($document, JSON_THROW_ON_ERROR), false, 64, JSON_THROW_ON_ERROR));

@@ -17,7 +17,10 @@ export function lengthDigits(mm: number, units: Units): string {
     if (units === 'mm') return digits(mm);
     const inches = mm / 25.4;
     const size = Math.abs(inches);
-    return inches.toFixed(size >= 100 ? 1 : size >= 1 ? 2 : size >= 0.01 ? 3 : 5).replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '');
+    return inches
+        .toFixed(size >= 100 ? 1 : size >= 1 ? 2 : size >= 0.01 ? 3 : 5)
+        .replace(/(\.\d*?)0+$/, '$1')
+        .replace(/\.$/, '');
 }
 
 export function length(mm: number, units: Units): string {

@@ -22,7 +22,7 @@ final class DescribeApi extends Command
             /** @var list<string> */
             public array $lines = [];
 
-            /** @param array<mixed> $context */
+            /** @param  array<mixed>  $context */
             public function log($level, string|\Stringable $message, array $context = []): void
             {
                 if (! in_array($level, ['debug', 'info', 'notice'], true)) {
@@ -37,8 +37,15 @@ final class DescribeApi extends Command
         if ($description === null || $troubles->lines !== []) {
             return self::FAILURE;
         }
-        file_put_contents((string) $this->argument('file'), json_encode($description, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)."\n");
+        file_put_contents($this->file(), json_encode($description, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)."\n");
 
         return self::SUCCESS;
+    }
+
+    private function file(): string
+    {
+        $file = $this->argument('file');
+
+        return is_string($file) ? $file : '';
     }
 }

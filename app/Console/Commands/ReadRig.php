@@ -20,7 +20,7 @@ final class ReadRig extends Command
 
     public function handle(): int
     {
-        $path = (string) $this->argument('file');
+        $path = $this->file();
         $stderr = $this->output->getErrorStyle();
         if (! is_file($path) || ! is_readable($path)) {
             $stderr->writeln("/: there is no readable file {$path}");
@@ -79,5 +79,12 @@ final class ReadRig extends Command
         foreach ($answer->findings as $finding) {
             $this->line($finding->severity->value.'  '.$finding->code->value.'  '.$finding->message());
         }
+    }
+
+    private function file(): string
+    {
+        $file = $this->argument('file');
+
+        return is_string($file) ? $file : '';
     }
 }

@@ -17,7 +17,7 @@ final class SweepGuests extends Command
     public function handle(): int
     {
         $gone = User::query()->whereNotNull('guest_until')->where('guest_until', '<', now())->delete();
-        $this->line((is_int($gone) ? $gone : 0).' guests swept.');
+        $this->line($gone.' guests swept.');
 
         return self::SUCCESS;
     }

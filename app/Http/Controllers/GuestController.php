@@ -22,7 +22,7 @@ final class GuestController
         $user = $request->user();
         if (! $user instanceof User) {
             $user = $demonstration->openFor((int) config('zinc.guest_hours'));
-            Auth::guard('web')->login($user);
+            Auth::login($user);
             $request->session()->regenerate();
         }
 
@@ -45,7 +45,7 @@ final class GuestController
     public function destroy(Request $request): JsonResponse
     {
         $user = $request->user();
-        Auth::guard('web')->logout();
+        Auth::logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
         if ($user instanceof User && $user->isGuest()) {

@@ -23,7 +23,7 @@ final class KitController
     {
         /** @var User $user */
         $user = $request->user();
-        $kits = $user->kits()->with('parts')->orderBy('id')->get();
+        $kits = $user->kits()->with('parts')->oldest('id')->get();
 
         return response()->json($kits->map(fn (Kit $kit): KitView => $this->view($kit))->all());
     }

@@ -40,14 +40,16 @@ use ZincThimble\Core\Rig\Travels;
 /** Rigs on the bench. */
 final class RigController
 {
-    public function __construct(private readonly RigStore $store, private readonly RigViews $views) {}
+    public function __construct(private readonly RigStore $store, private readonly RigViews $views)
+    {
+    }
 
     #[OA\Get(path: '/rigs', operationId: 'listRigs', parameters: [new OA\QueryParameter(name: 'page', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Rigs, the last changed first, fifty a page', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: RigSummary::class)))])]
     public function index(Request $request): JsonResponse
     {
         /** @var User $user */
         $user = $request->user();
-        $rigs = $user->rigs()->with('parts')->orderByDesc('updated_at')->orderByDesc('id')->simplePaginate(50);
+        $rigs = $user->rigs()->with('parts')->latest('updated_at')->latest('id')->simplePaginate(50);
 
         return response()->json(array_map(fn (Rig $rig): RigSummary => new RigSummary(
             $rig->id,
@@ -62,7 +64,7 @@ final class RigController
     {
         /** @var User $user */
         $user = $request->user();
-        $kit = $user->kits()->orderBy('id')->first();
+        $kit = $user->kits()->oldest('id')->first();
         $row = $kit?->parts()->where('kind', Kind::Camera->value)->first();
         if (! $kit instanceof Kit || ! $row instanceof Part) {
             throw ValidationException::withMessages(['kit' => 'Your kit has no camera yet.']);

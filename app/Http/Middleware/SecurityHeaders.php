@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use Closure;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Vite;
 use Symfony\Component\HttpFoundation\Response;
@@ -12,8 +11,8 @@ use Symfony\Component\HttpFoundation\Response;
 /** A strict content policy and its companions on every answer. No inline script; styles that Radix injects carry the nonce. */
 final class SecurityHeaders
 {
-    /** @param Closure(Request): Response $next */
-    public function handle(Request $request, Closure $next): Response
+    /** @param  \Closure(Request): Response  $next */
+    public function handle(Request $request, \Closure $next): Response
     {
         $nonce = Vite::useCspNonce();
         $response = $next($request);

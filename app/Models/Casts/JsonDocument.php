@@ -14,6 +14,9 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class JsonDocument implements CastsAttributes
 {
+    /** What is read is always what was written, not the value that was handed in. */
+    public bool $withoutObjectCaching = true;
+
     public function get(Model $model, string $key, mixed $value, array $attributes): mixed
     {
         return is_string($value) ? json_decode($value, false, 64, JSON_THROW_ON_ERROR) : null;

@@ -23,7 +23,8 @@ final readonly class LightPath
         public float $cornerMm,
         /** Height at which the corner ray meets the subject plane. */
         public ?float $cornerAtSubjectMm,
-    ) {}
+    ) {
+    }
 
     public static function of(Rig $rig, Axis $axis, Rays $rays, Reading $reading): self
     {

@@ -7,7 +7,9 @@ namespace ZincThimble\Core\File;
 /** One thing wrong with a file: the JSON pointer of the place (RFC 6901) and what is wrong there. */
 final readonly class Fault implements \Stringable
 {
-    public function __construct(public string $pointer, public string $message) {}
+    public function __construct(public string $pointer, public string $message)
+    {
+    }
 
     public function __toString(): string
     {

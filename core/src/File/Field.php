@@ -23,7 +23,8 @@ final readonly class Field
         public bool $notZero = false,
         public array $words = [],
         public array $fields = [],
-    ) {}
+    ) {
+    }
 
     public static function number(string $name, float $least, float $greatest): self
     {
@@ -94,13 +95,13 @@ final readonly class Field
         return new self($name, FieldType::HalfWidths);
     }
 
-    /** @param list<self> $fields */
+    /** @param  list<self>  $fields */
     public static function object(string $name, array $fields): self
     {
         return new self($name, FieldType::Object, fields: $fields);
     }
 
-    /** @param list<self> $fields */
+    /** @param  list<self>  $fields */
     public static function objects(string $name, array $fields): self
     {
         return new self($name, FieldType::Objects, fields: $fields);

@@ -7,7 +7,7 @@ namespace ZincThimble\Core\File;
 /** A file that can't be read, with all its faults. */
 final class FileInvalid extends \RuntimeException
 {
-    /** @param non-empty-list<Fault> $faults */
+    /** @param  non-empty-list<Fault>  $faults */
     public function __construct(public readonly array $faults)
     {
         parent::__construct(implode("\n", array_map(strval(...), $faults)));

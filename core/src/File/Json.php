@@ -22,7 +22,7 @@ final class Json
         }
     }
 
-    /** @param array<string, mixed> $document */
+    /** @param  array<string, mixed>  $document */
     public static function write(array $document): string
     {
         return json_encode($document, self::FLAGS | JSON_PRETTY_PRINT)."\n";

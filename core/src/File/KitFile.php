@@ -25,7 +25,8 @@ final readonly class KitFile
         public ?string $currency,
         public array $items,
         public array $extra = [],
-    ) {}
+    ) {
+    }
 
     /** @throws FileInvalid with every fault and its place */
     public static function parse(string $json): self
@@ -121,7 +122,7 @@ final readonly class KitFile
         return new KitItem($kind, $fields);
     }
 
-    /** @param list<?KitItem> $items */
+    /** @param  list<?KitItem>  $items */
     private static function sameNames(array $items, Check $check): void
     {
         $ids = [];

@@ -74,7 +74,11 @@ final class RigFile
         return $document + $rig->extra;
     }
 
-    /** A part's own fields with how it is set here. @return array<string, mixed> */
+    /**
+     * A part's own fields with how it is set here.
+     *
+     * @return array<string, mixed>
+     */
     public static function partDocument(Rig $rig, int $i, Part $part): array
     {
         $fields = $part->document->fields;
@@ -118,7 +122,7 @@ final class RigFile
             : self::missing($check, '/camera');
         $parts = isset($value->chain) ? $check->list($value->chain, '/chain') : self::missing($check, '/chain');
         $chain = [];
-        foreach (array_values($parts) as $i => $part) {
+        foreach ($parts as $i => $part) {
             $chain[] = self::part($part, '/chain/'.$i, $check);
         }
         $conditions = isset($value->conditions) ? $check->object($value->conditions, Shapes::conditions(), '/conditions') : [];
@@ -186,7 +190,7 @@ final class RigFile
         return [$kind, $fields];
     }
 
-    /** @param list<Part> $chain */
+    /** @param  list<Part>  $chain */
     private static function setting(array $chain, Check $check): Setting
     {
         $length = $focus = $aperture = $zoom = $swing = $shift = [];
@@ -230,7 +234,7 @@ final class RigFile
         return [];
     }
 
-    /** @param list<Part> $chain */
+    /** @param  list<Part>  $chain */
     private static function placeOf(array $chain, InvalidFigure $fault): string
     {
         foreach ($chain as $i => $part) {

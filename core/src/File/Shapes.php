@@ -39,13 +39,21 @@ final class Shapes
         ];
     }
 
-    /** The fields of a part of that kind, without its `kind`. @return list<Field> */
+    /**
+     * The fields of a part of that kind, without its `kind`.
+     *
+     * @return list<Field>
+     */
     public static function part(Kind $kind): array
     {
         return $kind === Kind::Camera ? self::camera() : [...self::common(), ...self::own($kind)];
     }
 
-    /** What a part in a kit may have besides. @return list<Field> */
+    /**
+     * What a part in a kit may have besides.
+     *
+     * @return list<Field>
+     */
     public static function inKit(): array
     {
         return [
@@ -187,7 +195,11 @@ final class Shapes
         ];
     }
 
-    /** What a lens has at one focal length. @return list<Field> */
+    /**
+     * What a lens has at one focal length.
+     *
+     * @return list<Field>
+     */
     private static function figures(): array
     {
         return [

@@ -7,6 +7,8 @@ namespace ZincThimble\Core\Finding;
 use ZincThimble\Core\Gear\ApertureControl;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Rig\ApertureWorked;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\TravelKind;
 
 /** `aperture-stuck`, `body-uncoupled`: whether the diaphragm can be worked, and the body goes along. */
 final class ApertureRule implements Rule
@@ -39,12 +41,11 @@ final class ApertureRule implements Rule
         if ($body !== null && ! $worked->isAutomatic() && ! $rig->camera->isBuiltIn()) {
             $lacking = array_diff(['meters', 'fires'], $body);
             if ($lacking !== []) {
-                $marked = $facts->rig->markedAperture($at) ?? 8.0;
-                array_push($spans, ...$facts->always(new Finding(Code::BodyUncoupled, Severity::Note, -1,
+                $factor = $this->factors($facts, $at);
+                array_push($spans, ...Span::where($factor, 0.0, INF, new Finding(Code::BodyUncoupled, Severity::Note, -1,
                     in_array('fires', $lacking, true)
                         ? 'This body doesn’t fire without a coupled lens unless its menu allows it. Set that, work in manual exposure, and start from the exposure it meters with the lens alone, {factor} times as long.'
-                        : 'This body doesn’t meter without a coupled lens. Work in manual exposure and start from the exposure it meters with the lens alone, {factor} times as long.',
-                    ['factor' => $this->factor($facts, $marked)])));
+                        : 'This body doesn’t meter without a coupled lens. Work in manual exposure and start from the exposure it meters with the lens alone, {factor} times as long.'), ['factor' => $factor]));
             }
         }
 
@@ -57,11 +58,20 @@ final class ApertureRule implements Rule
         return $lens->aperture->rest ?? ($lens->aperture->control === ApertureControl::Lever ? 'closed' : 'open');
     }
 
-    /** Time is multiplied by (Neff/N)^2. */
-    private function factor(Facts $facts, float $marked): float
+    /**
+     * Time is multiplied by (Neff/N)^2.
+     *
+     * @return list<float>
+     */
+    private function factors(Facts $facts, int $lens): array
     {
-        $effective = $facts->columns->effectiveAperture[0] ?? null;
+        $marked = $facts->column($facts->moves($lens, TravelKind::Aperture, TravelKind::Zoom), static fn (Rig $rig): ?float => $rig->markedAperture($lens));
+        $factors = [];
+        foreach ($facts->columns->effectiveAperture as $row => $effective) {
+            $stop = $marked[$row];
+            $factors[] = $effective === null || $stop === null ? 1.0 : ($effective / $stop) ** 2;
+        }
 
-        return $effective === null || $marked <= 0.0 ? 1.0 : ($effective / $marked) ** 2;
+        return $factors;
     }
 }

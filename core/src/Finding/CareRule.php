@@ -9,6 +9,7 @@ use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\TravelKind;
 
 /** `screw-loose`, `no-shoulder`, `bare-rear`, `flare`: small things that spoil a session. */
 final class CareRule implements Rule
@@ -47,15 +48,16 @@ final class CareRule implements Rule
     /** @return list<Span> */
     private function flare(Facts $facts): array
     {
-        [$length, $tubes, $moving] = self::bareBehindTheLens($facts->rig, $facts->travel?->part);
-        $column = [];
+        [$length, $tubes, $moving] = self::bareBehindTheLens($facts->rig, $facts->travel?->kind === TravelKind::Length ? $facts->travel->part : null);
+        $bare = [];
+        $counts = [];
         foreach ($facts->columns->image as $row => $_) {
-            $column[] = $tubes >= self::MANY_TUBES ? INF : $length + ($moving ? $facts->places[$row] ?? 0.0 : 0.0);
+            $bare[] = $length + ($moving ? $facts->places[$row] : 0.0);
+            $counts[] = $tubes >= self::MANY_TUBES ? INF : $bare[$row];
         }
-        $shown = array_map(static fn (float $value): float => is_finite($value) ? $value : $length, $column);
 
-        return Span::where($column, self::LONG_MM, INF, new Finding(Code::Flare, Severity::Note, null,
-            'There are {bare:mm} of bare tube and cloth behind the lens: line or hood them against flare.'), ['bare' => $shown]);
+        return Span::where($counts, self::LONG_MM, INF, new Finding(Code::Flare, Severity::Note, null,
+            'There are {bare:mm} of bare tube and cloth behind the lens: line or hood them against flare.'), ['bare' => $bare]);
     }
 
     /** @return array{float, int, bool} length behind the first lens, tubes among it, and whether the moving part is left out */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Finding;
 
 use ZincThimble\Core\Gear\CloseUpLens;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\TravelKind;
 
 /** `diopter-strong`, `stacked-diopters-order`: close-up lenses that ask too much. */
 final class CloseUpRule implements Rule
@@ -40,25 +42,26 @@ final class CloseUpRule implements Rule
         if ($last === null || $sum < self::STRONG_D) {
             return $spans;
         }
-        $rank = $sum > self::STRONG_D ? 2 : 1;
-        $width = self::pupilMm($facts);
-        if ($width !== null && $width < self::NARROW_MM) {
-            $rank--;
-        }
-        if ($rank > 0) {
-            array_push($spans, ...$facts->always(new Finding(Code::DiopterStrong, $rank > 1 ? Severity::Warn : Severity::Note, $last,
-                'Single close-up lenses of {power:d} together: soft, with colour at the edges. Stop down, or take a corrected pair.', ['power' => $sum])));
-        }
+        $at = $facts->rig->workingLens();
+        $changes = $at !== null && $facts->moves($at, TravelKind::Aperture, TravelKind::Focus, TravelKind::Zoom);
+        // A wide pupil, or one that isn't known, leaves the fault as it is; a narrow one forgives a step.
+        $widths = $facts->column($changes, static fn (Rig $rig): float => self::pupilMm($rig) ?? INF);
+        $pattern = 'Single close-up lenses of {power:d} together: soft, with colour at the edges. Stop down, or take a corrected pair.';
+        $severe = new Finding(Code::DiopterStrong, Severity::Warn, $last, $pattern, ['power' => $sum]);
+        $slight = new Finding(Code::DiopterStrong, Severity::Note, $last, $pattern, ['power' => $sum]);
+        $narrowest = self::NARROW_MM * (1.0 - 1e-12);
 
-        return $spans;
+        return $sum > self::STRONG_D
+            ? [...$spans, ...Span::where($widths, $narrowest, INF, $severe), ...Span::where($widths, -INF, $narrowest, $slight)]
+            : [...$spans, ...Span::where($widths, $narrowest, INF, $slight)];
     }
 
     /** Width of the working lens's entrance pupil, E/N, mm. */
-    public static function pupilMm(Facts $facts): ?float
+    public static function pupilMm(Rig $rig): ?float
     {
-        $at = $facts->rig->workingLens();
-        $marked = $at === null ? null : $facts->rig->markedAperture($at);
+        $at = $rig->workingLens();
+        $marked = $at === null ? null : $rig->markedAperture($at);
 
-        return $at === null || $marked === null ? null : $facts->rig->lenses[$at]->entrance($facts->rig->setting->focus[$at] ?? 0.0) / $marked;
+        return $at === null || $marked === null ? null : $rig->lenses[$at]->entrance($rig->setting->focus[$at] ?? 0.0) / $marked;
     }
 }

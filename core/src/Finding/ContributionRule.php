@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Finding;
 
 use ZincThimble\Core\Gear\Kind;
-use ZincThimble\Core\Rig\Travel;
-use ZincThimble\Core\Rig\TravelKind;
 use ZincThimble\Core\Trace\AxialSampler;
 use ZincThimble\Core\Trace\Image;
 
@@ -30,7 +28,11 @@ final class ContributionRule implements Rule
         return $spans;
     }
 
-    /** By how much of itself the field changes without that part, row by row. @return list<?float> */
+    /**
+     * By how much of itself the field changes without that part, row by row.
+     *
+     * @return list<?float>
+     */
     private function changes(Facts $facts, int $part): array
     {
         $moved = $facts->travel !== null && $facts->travel->kind->movesFocus() && $facts->travel->part !== $part ? [$facts->travel] : [];

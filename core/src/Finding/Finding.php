@@ -22,7 +22,8 @@ final readonly class Finding
         public ?int $part,
         public string $pattern,
         public array $numbers = [],
-    ) {}
+    ) {
+    }
 
     public function message(): string
     {

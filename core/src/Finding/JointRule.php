@@ -7,10 +7,10 @@ namespace ZincThimble\Core\Finding;
 use ZincThimble\Core\Gear\Bellows;
 use ZincThimble\Core\Gear\Joint;
 use ZincThimble\Core\Gear\JointEnd;
-use ZincThimble\Core\Gear\Spacer;
-use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Join\Fit;
 use ZincThimble\Core\Join\Mating;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\TravelKind;
 
 /** `joint-mismatch`, `thread-lookalike`, `grip-fouls`: whether the parts go together at all. */
 final class JointRule implements Rule
@@ -35,7 +35,7 @@ final class JointRule implements Rule
         return [...$spans, ...$this->grip($facts)];
     }
 
-    /** @param array{behind: string, part: string} $names */
+    /** @param  array{behind: string, part: string}  $names */
     private function misfit(Fit $fit, int $i, JointEnd $front, JointEnd $rear, array $names): Finding
     {
         $numbers = $names + ['one' => self::end($front), 'other' => self::end($rear)];
@@ -59,29 +59,38 @@ final class JointRule implements Rule
         return implode(' or ', array_map(static fn (Joint $joint): string => $joint->spoken(), $end->joints));
     }
 
-    /** Spacers before a bellows shorter than `gripOverhangMm - rearClearanceMm` (OPTICS.md, "Light"). @return list<Span> */
+    /**
+     * Spacers before a bellows shorter than `gripOverhangMm - rearClearanceMm` (OPTICS.md, "Light").
+     *
+     * @return list<Span>
+     */
     private function grip(Facts $facts): array
     {
         $overhang = $facts->rig->camera->gripOverhangMm;
         if ($overhang === null) {
             return [];
         }
-        $before = 0.0;
         foreach ($facts->rig->chain as $i => $part) {
             if ($part instanceof Bellows) {
-                $missing = $overhang - $part->rearClearanceMm - $before;
+                $moved = $facts->travel !== null && $facts->travel->kind === TravelKind::Length && $facts->travel->part < $i;
+                $missing = $facts->column($moved, static fn (Rig $rig): float => $overhang - $part->rearClearanceMm - self::spacersBefore($rig, $i));
 
-                return $missing <= 1e-9 ? [] : $facts->always(new Finding(Code::GripFouls, Severity::Stop, $i,
-                    'The camera’s grip meets the rail of {part}. It needs {missing:mm} more spacer behind the bellows.',
-                    ['part' => $part->label(), 'missing' => $missing]));
+                return Span::where($missing, 1e-9, INF, new Finding(Code::GripFouls, Severity::Stop, $i,
+                    'The camera’s grip meets the rail of {part}. It needs {missing:mm} more spacer behind the bellows.', ['part' => $part->label()]), ['missing' => $missing]);
             }
-            $before += match (true) {
-                $part instanceof Spacer => $part->lengthMm,
-                $part instanceof VariableSpacer => $facts->rig->lengthMm($i),
-                default => 0.0,
-            };
         }
 
         return [];
+    }
+
+    /** Length of the spacers between the camera and the part at that place, mm. */
+    private static function spacersBefore(Rig $rig, int $place): float
+    {
+        $length = 0.0;
+        for ($i = 0; $i < $place; $i++) {
+            $length += $rig->chain[$i]->kind->isOptical() ? 0.0 : $rig->lengthMm($i);
+        }
+
+        return $length;
     }
 }

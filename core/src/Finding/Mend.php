@@ -21,7 +21,8 @@ final readonly class Mend
         public array $numbers,
         public array $steps,
         public ?float $magnification = null,
-    ) {}
+    ) {
+    }
 
     public function label(): string
     {
@@ -43,7 +44,7 @@ final readonly class Mend
         return new self($pattern, ['name' => $name], [MendStep::remove($part)]);
     }
 
-    /** @param list<Part> $parts put in before the part that stands at that place */
+    /** @param  list<Part>  $parts put in before the part that stands at that place */
     public static function insert(string $pattern, int $place, array $parts): self
     {
         $names = implode(' + ', array_map(static fn (Part $part): string => $part->label(), $parts));

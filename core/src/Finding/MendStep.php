@@ -24,7 +24,8 @@ final readonly class MendStep
         public ?float $value = null,
         public array $parts = [],
         public array $conditions = [],
-    ) {}
+    ) {
+    }
 
     public static function set(int $part, TravelKind $kind, float $value): self
     {
@@ -36,7 +37,7 @@ final readonly class MendStep
         return new self('remove', $part);
     }
 
-    /** @param list<Part> $parts */
+    /** @param  list<Part>  $parts */
     public static function insert(int $place, array $parts): self
     {
         return new self('insert', $place, parts: $parts);
@@ -53,7 +54,7 @@ final readonly class MendStep
         return new self('move', $from, value: (float) $to);
     }
 
-    /** @param array<string, mixed> $conditions fields of the file's `conditions` */
+    /** @param  array<string, mixed>  $conditions fields of the file's `conditions` */
     public static function conditions(array $conditions): self
     {
         return new self('conditions', -1, conditions: $conditions);

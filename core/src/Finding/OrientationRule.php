@@ -8,6 +8,7 @@ use ZincThimble\Core\Gear\Design;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\TravelKind;
 
 /** `turn-it-round`, `unsuited`: whether the lens is the right one, the right way round. */
 final class OrientationRule implements Rule
@@ -29,15 +30,17 @@ final class OrientationRule implements Rule
         $far = self::madeForFarThings($lens);
         $magnification = $facts->columns->magnification;
         if ($lens->reversed) {
-            $same = self::usualWay($facts->rig, $at);
-            $column = array_map(static fn (?float $m): ?float => $m !== null && $m > 0.0 && $same >= 0.95 * $m ? 1.0 : null, $magnification);
-            array_push($spans, ...Span::where($column, 0.0, INF, new Finding(Code::TurnItRound, Severity::Note, $at,
-                '{part} gains nothing by being reversed: the usual way round gives {same:x} and keeps its coupling.', ['part' => $lens->label(), 'same' => $same])));
-            if (self::wasted($facts->rig, $at) > 0.5) {
-                array_push($spans, ...$facts->always(new Finding(Code::Unsuited, Severity::Note, $at,
-                    '{part} is ill suited to being reversed: {wasted:pct} of its length adds no extension.',
-                    ['part' => $lens->label(), 'wasted' => min(1.0, self::wasted($facts->rig, $at))])));
+            $moved = $facts->travel !== null && ($facts->travel->kind === TravelKind::Length || $facts->moves($at, TravelKind::Focus, TravelKind::Zoom));
+            $same = $facts->column($moved, static fn (Rig $rig): float => self::usualWay($rig, $at));
+            $column = [];
+            foreach ($magnification as $row => $m) {
+                $column[] = $m !== null && $m > 0.0 && $same[$row] >= 0.95 * $m ? 1.0 : null;
             }
+            array_push($spans, ...Span::where($column, 0.0, INF, new Finding(Code::TurnItRound, Severity::Note, $at,
+                '{part} gains nothing by being reversed: the usual way round gives {same:x} and keeps its coupling.', ['part' => $lens->label()]), ['same' => $same]));
+            $wasted = $facts->column($facts->moves($at, TravelKind::Focus, TravelKind::Zoom), static fn (Rig $rig): float => min(1.0, self::wasted($rig, $at)));
+            array_push($spans, ...Span::where($wasted, 0.5, INF, new Finding(Code::Unsuited, Severity::Note, $at,
+                '{part} is ill suited to being reversed: {wasted:pct} of its length adds no extension.', ['part' => $lens->label()]), ['wasted' => $wasted]));
         } elseif ($far && self::isAlone($facts->rig)) {
             array_push($spans, ...Span::where($magnification, 1.0, INF, new Finding(Code::TurnItRound, Severity::Note, $at,
                 'Above life size, {part} is better corrected the other way round: it was made for far things.', ['part' => $lens->label()])));

@@ -13,7 +13,7 @@ final class Phrase
 {
     private const THIN = "\u{2009}";
 
-    /** @param array<string, float|int|string> $numbers */
+    /** @param  array<string, float|int|string>  $numbers */
     public static function say(string $pattern, array $numbers): string
     {
         return (string) preg_replace_callback('/\{(\w+)(?::(\w+))?\}/', static function (array $found) use ($numbers): string {

@@ -7,13 +7,14 @@ namespace ZincThimble\Core\Finding;
 /** A finding and the rows of a table of readings, first and last, where it holds. */
 final readonly class Span
 {
-    /** @param array<string, list<?float>> $columns numbers of the sentence that change from row to row, over all rows */
+    /** @param  array<string, list<?float>>  $columns numbers of the sentence that change from row to row, over all rows */
     public function __construct(
         public Finding $finding,
         public int $from,
         public int $to,
         public array $columns = [],
-    ) {}
+    ) {
+    }
 
     /** The finding as it stands at one row. */
     public function at(int $row): Finding
@@ -24,6 +25,40 @@ final readonly class Span
         }
 
         return new Finding($this->finding->code, $this->finding->severity, $this->finding->part, $this->finding->pattern, $numbers);
+    }
+
+    /**
+     * The findings of many rows, each row's own, joined where they say the same with other numbers.
+     *
+     * @param  list<list<Finding>>  $rows
+     * @return list<self>
+     */
+    public static function joined(array $rows): array
+    {
+        $open = [];
+        $spans = [];
+        foreach ($rows as $row => $findings) {
+            $next = [];
+            foreach ($findings as $finding) {
+                $words = array_filter($finding->numbers, is_string(...));
+                $key = serialize([$finding->code, $finding->severity, $finding->part, $finding->pattern, $words]);
+                [$from, $columns] = $open[$key] ?? [$row, []];
+                foreach (array_diff_key($finding->numbers, $words) as $name => $number) {
+                    $columns[$name] = array_pad($columns[$name] ?? [], $row, null);
+                    $columns[$name][] = (float) $number;
+                }
+                $next[$key] = [$from, $columns, new Finding($finding->code, $finding->severity, $finding->part, $finding->pattern, $words)];
+            }
+            foreach (array_diff_key($open, $next) as [$from, $columns, $finding]) {
+                $spans[] = new self($finding, $from, $row - 1, $columns);
+            }
+            $open = $next;
+        }
+        foreach ($open as [$from, $columns, $finding]) {
+            $spans[] = new self($finding, $from, count($rows) - 1, $columns);
+        }
+
+        return $spans;
     }
 
     /**

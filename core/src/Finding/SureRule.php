@@ -15,6 +15,13 @@ final class SureRule implements Rule
     /** Half-widths smaller than this share of the reading are not worth a word. */
     private const SHARE = 0.02;
 
+    /** The readings that a word is said of, the first that deserves it: what it is called, and its unit. */
+    private const TOLD = [
+        'workingDistanceMm' => ['Working distance', ':mm'],
+        'magnification' => ['Magnification', ':x'],
+        'effectiveAperture' => ['Effective aperture', ''],
+    ];
+
     public function find(Facts $facts): array
     {
         $spans = [];
@@ -32,32 +39,46 @@ final class SureRule implements Rule
     /** @return list<Span> */
     private function estimated(Facts $facts): array
     {
-        foreach (['workingDistanceMm' => 'Working distance', 'magnification' => 'Magnification', 'effectiveAperture' => 'Effective aperture'] as $name => $word) {
-            $half = $facts->halfWidths[$name] ?? 0.0;
-            $value = $facts->columns->{$name}[0] ?? null;
-            $source = $facts->sources[$name] ?? null;
-            if ($source === null || $source->measured || ! is_float($value) || $half < self::SHARE * abs($value)) {
-                continue;
+        $told = array_fill(0, $facts->columns->rows, false);
+        $spans = [];
+        foreach (self::TOLD as $name => [$word, $unit]) {
+            $values = self::column($facts, $name);
+            $bySource = [];
+            foreach ($facts->halfWidths[$name] ?? [] as $row => $half) {
+                $value = $values[$row];
+                $source = $facts->sources[$name][$row] ?? null;
+                if ($half === null || $value === null || $source === null || $source->measured || $told[$row] || $half < self::SHARE * abs($value)) {
+                    continue;
+                }
+                $told[$row] = true;
+                $bySource[$source->part.' '.$source->field] ??= [$source, array_fill(0, $facts->columns->rows, null)];
+                $bySource[$source->part.' '.$source->field][1][$row] = $half;
             }
-            $unit = match ($name) {
-                'workingDistanceMm' => ':mm',
-                'magnification' => ':x',
-                default => '',
-            };
-            $taken = self::taken($facts->rig, $source->part);
-
-            return $facts->always(new Finding(Code::Estimated, Severity::Note, $source->part,
-                '{word} is good to ±{half'.$unit.'}: it rests on {assumed} of {part}.'.$taken.' {measure}',
-                [
-                    'word' => $word,
-                    'half' => $half,
-                    'assumed' => Measurement::assumed($source->field),
-                    'part' => $facts->rig->chain[$source->part]->label(),
-                    'measure' => Measurement::settling($source->field),
-                ]));
+            foreach ($bySource as [$source, $halfWidths]) {
+                array_push($spans, ...Span::where($halfWidths, 0.0, INF, new Finding(Code::Estimated, Severity::Note, $source->part,
+                    '{word} is good to ±{half'.$unit.'}: it rests on {assumed} of {part}.'.self::taken($facts->rig, $source->part).' {measure}',
+                    [
+                        'word' => $word,
+                        'assumed' => Measurement::assumed($source->field),
+                        'part' => $facts->rig->chain[$source->part]->label(),
+                        'measure' => Measurement::settling($source->field),
+                    ]), ['half' => $halfWidths]));
+            }
         }
 
-        return [];
+        return $spans;
+    }
+
+    /**
+     * @return list<?float>
+     */
+    private static function column(Facts $facts, string $name): array
+    {
+        return match ($name) {
+            'workingDistanceMm' => $facts->columns->workingDistanceMm,
+            'magnification' => $facts->columns->magnification,
+            default => $facts->columns->effectiveAperture,
+        };
     }
 
     /** Which kind of focusing was taken, where that had to be decided. */
@@ -70,7 +91,11 @@ final class SureRule implements Rule
             : '';
     }
 
-    /** Away from its nominal conjugate, the NA of an objective is an estimate (OPTICS.md, "The rig"). @return list<Span> */
+    /**
+     * Away from its nominal conjugate, the NA of an objective is an estimate (OPTICS.md, "The rig").
+     *
+     * @return list<Span>
+     */
     private function objective(Facts $facts): array
     {
         foreach ($facts->rig->chain as $i => $part) {

@@ -17,7 +17,8 @@ final readonly class Aperture
         public bool $showsEffective,
         /** Where it stands uncoupled: `set`, `open`, `closed`; null = as its kind of control usually does. */
         public ?string $rest,
-    ) {}
+    ) {
+    }
 
     /** @throws InvalidFigure names `aperture.smallest` when it is wider than the widest */
     public static function from(Values $values): self

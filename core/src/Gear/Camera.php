@@ -7,7 +7,7 @@ namespace ZincThimble\Core\Gear;
 /** A camera body, as it is. */
 final readonly class Camera
 {
-    /** @param list<Frame> $modes crop and video modes */
+    /** @param  list<Frame>  $modes crop and video modes */
     public function __construct(
         public ?string $name,
         public JointEnd $front,
@@ -29,11 +29,16 @@ final readonly class Camera
         public ?float $widthMm,
         public ?float $heightMm,
         public ?float $depthMm,
-        /** What it does with a lens that is not coupled: `meters`, `fires`; null = not known. @var list<string>|null */
+        /**
+         * What it does with a lens that is not coupled: `meters`, `fires`; null = not known.
+         *
+         * @var list<string>|null
+         */
         public ?array $uncoupled,
         public ?float $finderCoverage,
         public Values $document,
-    ) {}
+    ) {
+    }
 
     public static function from(Values $values): self
     {

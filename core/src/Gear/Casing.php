@@ -26,7 +26,8 @@ final readonly class Casing
         public ?float $balanceMm,
         /** Where the part is held, from its rear, mm; null = it has no foot. */
         public ?float $footMm,
-    ) {}
+    ) {
+    }
 
     public static function from(Kind $kind, Values $values): self
     {

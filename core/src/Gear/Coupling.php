@@ -7,9 +7,11 @@ namespace ZincThimble\Core\Gear;
 /** What of the coupling between camera and lens a part lets through. */
 final readonly class Coupling
 {
-    public function __construct(public bool $contacts = false, public bool $lever = false) {}
+    public function __construct(public bool $contacts = false, public bool $lever = false)
+    {
+    }
 
-    /** @param list<string> $passes */
+    /** @param  list<string>  $passes */
     public static function of(array $passes): self
     {
         return new self(in_array('contacts', $passes, true), in_array('lever', $passes, true));

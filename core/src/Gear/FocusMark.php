@@ -14,5 +14,6 @@ final readonly class FocusMark
         public ?float $distanceMm,
         /** Engraved magnification; null = none. */
         public ?float $magnification,
-    ) {}
+    ) {
+    }
 }

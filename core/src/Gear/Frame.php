@@ -14,7 +14,8 @@ final readonly class Frame
         public int $rows,
         public ?string $name = null,
         public ?float $framesPerSecond = null,
-    ) {}
+    ) {
+    }
 
     public static function from(Values $values): self
     {

@@ -20,7 +20,8 @@ final readonly class Joint
         public ?float $diameterMm,
         /** Thread pitch in mm; null when the joint is no thread. */
         public ?float $pitchMm,
-    ) {}
+    ) {
+    }
 
     /** @throws InvalidFigure names `joint` when the text is no joint */
     public static function parse(string $text): self

@@ -33,8 +33,7 @@ final readonly class Lens extends Part
     {
         $stations = [];
         foreach ($values->objects('stations') as $station) {
-            $fields = array_replace_recursive($values->fields, $station->fields);
-            $stations[] = LensFigures::from(new Values($fields));
+            $stations[] = LensFigures::from($values->overlaid($station));
         }
         usort($stations, static fn (LensFigures $a, LensFigures $b): int => $a->focalLengthMm <=> $b->focalLengthMm);
 

@@ -28,7 +28,8 @@ final readonly class LensFigures
         public ?float $imageCircleMm = null,
         public ?float $widest = null,
         public ?float $smallest = null,
-    ) {}
+    ) {
+    }
 
     /** @throws InvalidFigure names a needed field that is missing */
     public static function from(Values $values): self
@@ -53,6 +54,49 @@ final readonly class LensFigures
             $values->floatOrNull('imageCircleMm'),
             $aperture->floatOrNull('widest'),
             $aperture->floatOrNull('smallest'),
+        );
+    }
+
+    /**
+     * The figures that are known, by field.
+     *
+     * @return array<string, float>
+     */
+    public function known(): array
+    {
+        $known = [];
+        foreach (get_object_vars($this) as $field => $value) {
+            if (is_float($value)) {
+                $known[(string) $field] = $value;
+            }
+        }
+
+        return $known;
+    }
+
+    /** The same figures with one of them changed. */
+    public function with(string $field, float $value): self
+    {
+        $figures = [$field => $value] + $this->known();
+
+        return new self(
+            $figures['focalLengthMm'] ?? $this->focalLengthMm,
+            $figures['registerMm'] ?? $this->registerMm,
+            $figures['frontRimMm'] ?? $this->frontRimMm,
+            $figures['minFocusMm'] ?? null,
+            $figures['maxMagnification'] ?? null,
+            $figures['principalGapMm'] ?? null,
+            $figures['pupilRatio'] ?? null,
+            $figures['closeFocalLengthMm'] ?? null,
+            $figures['closePrincipalGapMm'] ?? null,
+            $figures['closePupilRatio'] ?? null,
+            $figures['closeEffectiveAperture'] ?? null,
+            $figures['rimTravelMm'] ?? 0.0,
+            $figures['rearProtrusionMm'] ?? 0.0,
+            $figures['frontGlassMm'] ?? null,
+            $figures['imageCircleMm'] ?? null,
+            $figures['widest'] ?? null,
+            $figures['smallest'] ?? null,
         );
     }
 

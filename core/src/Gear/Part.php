@@ -12,7 +12,8 @@ abstract readonly class Part
         public Casing $casing,
         /** All fields as in the file, unknown ones included: what a round trip keeps. */
         public Values $document,
-    ) {}
+    ) {
+    }
 
     /** Length the part adds to the rig when it is set as short as it goes, mm; 0 for what has none of its own. */
     abstract public function shortestMm(): float;

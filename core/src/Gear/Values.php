@@ -12,8 +12,10 @@ namespace ZincThimble\Core\Gear;
  */
 final readonly class Values
 {
-    /** @param array<string, mixed> $fields */
-    public function __construct(public array $fields) {}
+    /** @param  array<string, mixed>  $fields */
+    public function __construct(public array $fields)
+    {
+    }
 
     public function float(string $name): float
     {
@@ -84,6 +86,19 @@ final readonly class Values
     public function has(string $name): bool
     {
         return ($this->fields[$name] ?? null) !== null;
+    }
+
+    /** These fields, nested ones too, under those of another object. */
+    public function overlaid(self $other): self
+    {
+        $fields = $other->fields + $this->fields;
+        foreach ($other->fields as $name => $value) {
+            if (is_array($value) && ! array_is_list($value) && isset($this->fields[$name])) {
+                $fields[$name] = $this->object($name)->overlaid($other->object($name))->fields;
+            }
+        }
+
+        return new self($fields);
     }
 
     /** @return list<self> */

@@ -31,7 +31,8 @@ final readonly class Answer
         public array $halfWidths,
         public array $sources,
         public array $findings,
-    ) {}
+    ) {
+    }
 
     public static function of(Rig $rig): self
     {

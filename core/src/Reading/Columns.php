@@ -50,14 +50,15 @@ final class Columns
         public readonly array $cornerPart,
         public readonly array $momentAtMountNm,
         public readonly array $stopPart,
-    ) {}
+    ) {
+    }
 
     public static function ofOne(Reading $reading): self
     {
         return self::ofMany([$reading]);
     }
 
-    /** @param list<Reading> $readings */
+    /** @param  list<Reading>  $readings */
     public static function ofMany(array $readings): self
     {
         return new self(
@@ -82,7 +83,11 @@ final class Columns
         );
     }
 
-    /** Near and far together, mm. @return list<?float> */
+    /**
+     * Near and far together, mm.
+     *
+     * @return list<?float>
+     */
     public function depthOfField(): array
     {
         $depth = [];

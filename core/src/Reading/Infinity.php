@@ -7,7 +7,6 @@ namespace ZincThimble\Core\Reading;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Rig\Rig;
-use ZincThimble\Core\Rig\TravelKind;
 use ZincThimble\Core\Trace\Axis;
 use ZincThimble\Core\Trace\Rays;
 
@@ -22,7 +21,8 @@ final readonly class Infinity
         public ?float $spacerToKeepMm,
         /** Furthest focus, from the sensor, mm; null when infinity is reached or nothing is imaged. */
         public ?float $furthestSubjectMm,
-    ) {}
+    ) {
+    }
 
     public static function of(Rig $rig, Range $range): self
     {

@@ -7,7 +7,7 @@ namespace ZincThimble\Core\Reading;
 /** What an assumed figure is called, and the one measurement that settles it. */
 final class Measurement
 {
-    /** @param string $field as the file spells it; `design` for what comes from the family */
+    /** @param  string  $field as the file spells it; `design` for what comes from the family */
     public static function assumed(string $field): string
     {
         return match ($field) {

@@ -38,7 +38,8 @@ final readonly class Range
         public array $magnification,
         public array $workingDistanceMm,
         public array $subjectDistanceMm,
-    ) {}
+    ) {
+    }
 
     public function reachesInfinity(): bool
     {
@@ -52,7 +53,7 @@ final readonly class Range
         return self::over(new AxialSampler($rig, $travels), $travels);
     }
 
-    /** @param list<Travel> $travels */
+    /** @param  list<Travel>  $travels */
     public static function over(AxialSampler $sampler, array $travels): self
     {
         $many = count($travels);
@@ -84,11 +85,15 @@ final readonly class Range
         $greatest = [null, null, null];
         for ($q = 0; $q < 3; $q++) {
             $lowAt = $highAt = -1;
+            $low = INF;
+            $high = -INF;
             foreach ($found as $n => $values) {
-                if ($values !== null && ($lowAt < 0 || $values[$q] < $found[$lowAt][$q])) {
+                if ($values !== null && $values[$q] < $low) {
+                    $low = $values[$q];
                     $lowAt = $n;
                 }
-                if ($values !== null && ($highAt < 0 || $values[$q] > $found[$highAt][$q])) {
+                if ($values !== null && $values[$q] > $high) {
+                    $high = $values[$q];
                     $highAt = $n;
                 }
             }
@@ -173,7 +178,7 @@ final readonly class Range
         return $end !== null && self::moved($sampler, $at, $a, $end, $q, $sign) <= $best;
     }
 
-    /** @param array<int, float> $at */
+    /** @param  array<int, float>  $at */
     private static function moved(AxialSampler $sampler, array $at, int $a, float $x, int $q, float $sign): float
     {
         $at[$a] = $x;
@@ -182,7 +187,7 @@ final readonly class Range
         return $value === -INF ? -INF : $sign * $value;
     }
 
-    /** @param array<int, float> $at */
+    /** @param  array<int, float>  $at */
     private static function value(AxialSampler $sampler, array $at, int $q): float
     {
         $sampler->sample($at);

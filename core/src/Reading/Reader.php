@@ -97,7 +97,7 @@ final class Reader
         if ($effective !== null) {
             $lambda = $rig->conditions->wavelengthNm * 1e-6;
             $airy = 2.44 * $lambda * $effective;
-            if ($working !== null && $magnification !== null) {
+            if ($working !== null) {
                 [$near, $far] = Depth::nearAndFar($magnification, $effective, $rig->blurLimitMm, $pupil, $axis->medium);
                 $wave = Depth::wave($magnification, $effective, $lambda, $axis->medium);
                 $detail = 1.22 * $lambda * $effective / $magnification;

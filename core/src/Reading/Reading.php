@@ -55,5 +55,6 @@ final readonly class Reading
         public bool $erect,
         public ?float $momentAtMountNm,
         public ?float $momentAtFootNm,
-    ) {}
+    ) {
+    }
 }

@@ -22,7 +22,8 @@ final readonly class Stack
         public float $seconds,
         /** How much the scale changes over the stack, as a share: the crop margin to give; null = telecentric. */
         public ?float $scaleChange,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  float  $z  depth of the subject with its sag, mm

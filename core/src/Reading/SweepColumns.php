@@ -34,12 +34,16 @@ final class SweepColumns
     }
 
     /**
+     * Half-widths at every place, and the input that contributes most to each there.
+     *
      * @param  list<float>  $places
-     * @return array<string, list<?float>>
+     * @return array{array<string, list<?float>>, array<string, list<?UncertainInput>>}
      */
     public static function halfWidths(Rig $rig, Travel $travel, array $places): array
     {
         $sums = [];
+        $most = [];
+        $sources = [];
         foreach (Uncertainty::inputs($rig->with($travel->kind, $travel->part, $places[0])) as $input) {
             foreach ($places as $row => $place) {
                 $up = Reader::read($input->up->with($travel->kind, $travel->part, $place));
@@ -47,19 +51,27 @@ final class SweepColumns
                 foreach (Uncertainty::READINGS as $name) {
                     $a = $up->{$name};
                     $b = $down->{$name};
-                    if (is_float($a) && is_float($b)) {
-                        $sums[$name][$row] = ($sums[$name][$row] ?? 0.0) + ($a - $b) * ($a - $b) / 4.0;
+                    if (! is_float($a) || ! is_float($b)) {
+                        continue;
+                    }
+                    $share = ($a - $b) * ($a - $b) / 4.0;
+                    $sums[$name][$row] = ($sums[$name][$row] ?? 0.0) + $share;
+                    if ($share > ($most[$name][$row] ?? 0.0)) {
+                        $most[$name][$row] = $share;
+                        $sources[$name][$row] = $input;
                     }
                 }
             }
         }
         $halfWidths = [];
+        $inputs = [];
         foreach ($sums as $name => $column) {
             foreach ($places as $row => $_) {
                 $halfWidths[$name][] = isset($column[$row]) ? sqrt($column[$row]) : null;
+                $inputs[$name][] = $sources[$name][$row] ?? null;
             }
         }
 
-        return $halfWidths;
+        return [$halfWidths, $inputs];
     }
 }

@@ -17,5 +17,6 @@ final readonly class UncertainInput
         public bool $measured,
         public Rig $up,
         public Rig $down,
-    ) {}
+    ) {
+    }
 }

@@ -87,10 +87,7 @@ final class Uncertainty
         $settled = $rig->lenses[$i];
         $ring = $settled->m0 > 0.0;
         $inputs = [];
-        foreach (get_object_vars($figures) as $field => $value) {
-            if ($value === null) {
-                continue;
-            }
+        foreach ($figures->known() as $field => $value) {
             $measured = $part->measured[$field] ?? null;
             $usual = match ($field) {
                 'focalLengthMm' => $value * self::SHARES[$field],
@@ -117,7 +114,7 @@ final class Uncertainty
             }
         }
 
-        return array_values(array_filter($inputs));
+        return $inputs;
     }
 
     /**
@@ -145,10 +142,7 @@ final class Uncertainty
 
     private static function moved(LensFigures $figures, string $field, float $by): LensFigures
     {
-        $values = get_object_vars($figures);
-        $values[$field] = (float) $values[$field] + $by;
-
-        return new LensFigures(...$values);
+        return $figures->with($field, ($figures->known()[$field] ?? 0.0) + $by);
     }
 
     /** @return list<UncertainInput> */

@@ -17,7 +17,9 @@ final readonly class Arrangement
      * @param  list<Part>  $parts
      * @param  list<array{length: ?float, focus: ?float, aperture: ?float, zoom: ?float, swing: ?float, shift: ?float, working: bool}>  $set
      */
-    private function __construct(private array $parts, private array $set) {}
+    private function __construct(private array $parts, private array $set)
+    {
+    }
 
     public static function of(Rig $rig): self
     {
@@ -37,7 +39,7 @@ final readonly class Arrangement
         return new self($rig->chain, $set);
     }
 
-    /** @param list<int> $places */
+    /** @param  list<int>  $places */
     public function without(array $places): self
     {
         $parts = [];
@@ -52,7 +54,7 @@ final readonly class Arrangement
         return new self($parts, $set);
     }
 
-    /** @param list<Part> $inserted put in before the part that stands at that place now */
+    /** @param  list<Part>  $inserted put in before the part that stands at that place now */
     public function inserting(int $place, array $inserted): self
     {
         $blank = ['length' => null, 'focus' => null, 'aperture' => null, 'zoom' => null, 'swing' => null, 'shift' => null, 'working' => false];
@@ -61,7 +63,7 @@ final readonly class Arrangement
         array_splice($parts, $place, 0, $inserted);
         array_splice($set, $place, 0, array_fill(0, count($inserted), $blank));
 
-        return new self(array_values($parts), array_values($set));
+        return new self($parts, $set);
     }
 
     /** The lens at that place turned round; any other part stays as it is. */
@@ -73,7 +75,7 @@ final readonly class Arrangement
             $parts[$place] = $part->turned();
         }
 
-        return new self($parts, $this->set);
+        return new self(array_values($parts), $this->set);
     }
 
     public function moving(int $from, int $to): self
@@ -85,7 +87,7 @@ final readonly class Arrangement
         array_splice($parts, $to, 0, $part);
         array_splice($set, $to, 0, $own);
 
-        return new self(array_values($parts), array_values($set));
+        return new self($parts, $set);
     }
 
     public function rig(Rig $pattern): Rig

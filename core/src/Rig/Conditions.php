@@ -26,12 +26,17 @@ final readonly class Conditions
         public ?float $iso,
         /** Light, exposure value at ISO 100. */
         public ?float $ev,
-        /** `sun`, `cold`, `water`. @var list<string> */
+        /**
+         * `sun`, `cold`, `water`.
+         *
+         * @var list<string>
+         */
         public array $surroundings,
         /** Crop or video mode in use. */
         public ?string $mode,
         public Values $document,
-    ) {}
+    ) {
+    }
 
     public static function from(Values $values): self
     {
@@ -55,7 +60,11 @@ final readonly class Conditions
         );
     }
 
-    /** The same conditions with some fields of the file changed. @param array<string, mixed> $changed */
+    /**
+     * The same conditions with some fields of the file changed.
+     *
+     * @param  array<string, mixed>  $changed
+     */
     public function with(array $changed): self
     {
         return self::from(new Values($changed + $this->document->fields));

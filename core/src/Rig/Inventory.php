@@ -22,9 +22,10 @@ final readonly class Inventory
         /** Place of the lens whose diaphragm is in use. */
         public ?int $workingLens,
         public ApertureWorked $coupling,
-    ) {}
+    ) {
+    }
 
-    /** @param list<Part> $chain */
+    /** @param  list<Part>  $chain */
     public static function of(Camera $camera, array $chain, Setting $setting): self
     {
         $mass = $camera->massG;

@@ -16,7 +16,8 @@ final readonly class Nudge
         public float $closeGap = 0.0,
         /** Entrance pupil at the closest of an internally focusing lens. */
         public float $aperture = 0.0,
-    ) {}
+    ) {
+    }
 
     public static function none(): self
     {

@@ -34,9 +34,14 @@ final readonly class Rig
         public array $lenses,
         /** What the parts add up to, whatever they are set to. */
         public Inventory $inventory,
-        /** Unknown keys of the file. @var array<string, mixed> */
+        /**
+         * Unknown keys of the file.
+         *
+         * @var array<string, mixed>
+         */
         public array $extra,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  list<Part>  $chain
@@ -94,7 +99,7 @@ final readonly class Rig
         return self::of($this->camera, $this->chain, $setting, $this->conditions, $this->subject, $this->name, $this->extra);
     }
 
-    /** @param array<int, SettledLens> $lenses */
+    /** @param  array<int, SettledLens>  $lenses */
     public function withLenses(array $lenses): self
     {
         return $this->copy($this->setting, $lenses);
@@ -109,7 +114,7 @@ final readonly class Rig
         return $this->copy($this->setting, $this->lenses, array_values($chain));
     }
 
-    /** @param list<Part> $chain */
+    /** @param  list<Part>  $chain */
     public function withChain(array $chain, Setting $setting): self
     {
         return self::of($this->camera, $chain, $setting, $this->conditions, $this->subject, $this->name, $this->extra);
@@ -201,7 +206,7 @@ final readonly class Rig
         );
     }
 
-    /** @param list<Part> $chain */
+    /** @param  list<Part>  $chain */
     private static function refuseWhatIsNotModelled(array $chain): void
     {
         $wet = false;

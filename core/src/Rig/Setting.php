@@ -27,7 +27,8 @@ final readonly class Setting
         public array $swingDeg,
         public array $shiftMm,
         public ?int $working,
-    ) {}
+    ) {
+    }
 
     public function with(TravelKind $kind, int $part, float $value): self
     {

@@ -47,7 +47,8 @@ final readonly class SettledLens
         public bool $decided,
         /** Share by which E is moved at m = 1 to learn its half-width; 0 but in a variant. */
         public float $apertureNudge,
-    ) {}
+    ) {
+    }
 
     /** f(s): `1/f(s) = (1-s)/f + s/f1`. */
     public function focalLength(float $s): float

@@ -96,7 +96,7 @@ final class Settling
         return self::make($lens, $figures, $apertureNudge, $f, $f1, $g, $g1, $m0, $p, [$focusing, $r, $tolerance, $disagrees, $decided]);
     }
 
-    /** @param array{Focusing, ?float, ?float, bool, bool} $verdict focusing, disagreement, tolerance, disagrees, decided */
+    /** @param  array{Focusing, ?float, ?float, bool, bool}  $verdict focusing, disagreement, tolerance, disagrees, decided */
     private static function make(
         Lens $lens,
         LensFigures $figures,

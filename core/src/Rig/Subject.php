@@ -9,7 +9,7 @@ use ZincThimble\Core\Gear\Values;
 /** What is photographed. */
 final readonly class Subject
 {
-    /** @param list<string> $traits `flees`, `stings`, `wet`, `hot`, `protected`, `melts` */
+    /** @param  list<string>  $traits `flees`, `stings`, `wet`, `hot`, `protected`, `melts` */
     public function __construct(
         public ?string $name,
         public ?float $widthMm,
@@ -23,7 +23,8 @@ final readonly class Subject
         public ?float $toAndFroMmS,
         public array $traits,
         public Values $document,
-    ) {}
+    ) {
+    }
 
     public static function from(Values $values): self
     {

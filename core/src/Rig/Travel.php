@@ -14,7 +14,8 @@ final readonly class Travel
         public float $greatest,
         /** Distance between two places where it can rest, in its own unit; 0 = marked places only. */
         public float $step,
-    ) {}
+    ) {
+    }
 
     public function spans(): bool
     {

@@ -28,40 +28,72 @@ final class AxialSampler
 
     private const LENS = 2;
 
-    /** @var list<int> */
+    /** @var array<int, int> */
     private array $step = [];
 
-    /** @var list<int> index into the travels moved, -1 = none */
+    /** @var array<int, int> index into the travels moved, -1 = none */
     private array $travel = [];
 
-    /** AIR: length. THIN: power. LENS: 1/f0. @var list<float> */
+    /**
+     * AIR: length. THIN: power. LENS: 1/f0.
+     *
+     * @var array<int, float>
+     */
     private array $one = [];
 
-    /** LENS: 1/f1 - 1/f0. @var list<float> */
+    /**
+     * LENS: 1/f1 - 1/f0.
+     *
+     * @var array<int, float>
+     */
     private array $two = [];
 
-    /** LENS: register. @var list<float> */
+    /**
+     * LENS: register.
+     *
+     * @var array<int, float>
+     */
     private array $register = [];
 
-    /** LENS: g0, and g1 - g0. @var list<float> */
+    /**
+     * LENS: g0, and g1 - g0.
+     *
+     * @var array<int, float>
+     */
     private array $gap = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $gapSlope = [];
 
-    /** LENS: rim, and its movement over the ring. @var list<float> */
+    /**
+     * LENS: rim, and its movement over the ring.
+     *
+     * @var array<int, float>
+     */
     private array $rim = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $rimSlope = [];
 
-    /** LENS: m0. @var list<float> */
+    /**
+     * LENS: m0.
+     *
+     * @var array<int, float>
+     */
     private array $m0 = [];
 
-    /** LENS: protrusion when reversed, -1 when normal. @var list<float> */
+    /**
+     * LENS: protrusion when reversed, -1 when normal.
+     *
+     * @var array<int, float>
+     */
     private array $tip = [];
 
-    /** LENS: ring position when no travel moves it. @var list<float> */
+    /**
+     * LENS: ring position when no travel moves it.
+     *
+     * @var array<int, float>
+     */
     private array $focus = [];
 
     private float $converterMm = 0.0;
@@ -137,7 +169,7 @@ final class AxialSampler
         $this->air($air);
     }
 
-    /** @param array<int, float> $at a value for each travel given to the constructor */
+    /** @param  array<int, float>  $at a value for each travel given to the constructor */
     public function sample(array $at): void
     {
         $y = 0.0;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Trace;
 
 use ZincThimble\Core\Gear\CloseUpLens;
-use ZincThimble\Core\Gear\Objective;
 use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Objective;
 use ZincThimble\Core\Gear\Port;
 use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Gear\Teleconverter;
@@ -88,7 +88,9 @@ final class Axis
     /** Image circle that the first lens covers here, mm; null when not known. */
     public ?float $imageCircleMm = null;
 
-    private function __construct() {}
+    private function __construct()
+    {
+    }
 
     public static function of(Rig $rig): self
     {

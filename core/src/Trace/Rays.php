@@ -30,7 +30,9 @@ final class Rays
     /** That plane, mm from the sensor. */
     public float $zLast = 0.0;
 
-    private function __construct() {}
+    private function __construct()
+    {
+    }
 
     public static function through(Axis $axis): self
     {

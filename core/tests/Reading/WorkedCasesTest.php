@@ -19,7 +19,7 @@ final class WorkedCasesTest extends TestCase
         return WorkedCases::all();
     }
 
-    /** @param array<string, mixed> $expected */
+    /** @param  array<string, mixed>  $expected */
     #[DataProvider('cases')]
     public function test_it_reads_what_is_known(Rig $rig, array $expected): void
     {

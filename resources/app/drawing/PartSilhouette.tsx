@@ -49,7 +49,15 @@ export function PartSilhouette({ part, scale }: { part: Schema['PartView']; scal
                     }}
                 />
             ) : (
-                <rect x={2} y={height * 0.25} width={width - 4} height={height * 0.5} fill="none" stroke="var(--ink)" strokeDasharray="3 2" />
+                <rect
+                    x={2}
+                    y={height * 0.25}
+                    width={width - 4}
+                    height={height * 0.5}
+                    fill="none"
+                    stroke="var(--ink)"
+                    strokeDasharray="3 2"
+                />
             )}
         </svg>
     );

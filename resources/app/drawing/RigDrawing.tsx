@@ -49,7 +49,17 @@ export function RigDrawing(props: Props) {
     );
 }
 
-function Sheet({ drawing, cameraName, frame, workingDistanceMm, lightGapDeg, misfits, selected, onSelect, units }: Props & { frame: Frame }) {
+function Sheet({
+    drawing,
+    cameraName,
+    frame,
+    workingDistanceMm,
+    lightGapDeg,
+    misfits,
+    selected,
+    onSelect,
+    units,
+}: Props & { frame: Frame }) {
     const { x, y } = frame;
     const hatch = useId();
     return (
@@ -60,7 +70,12 @@ function Sheet({ drawing, cameraName, frame, workingDistanceMm, lightGapDeg, mis
                 </pattern>
             </defs>
             <Rule frame={frame} units={units} />
-            <path d={`M${x(drawing.camera.backMm) - 10} ${frame.axisY}H${frame.broken ? x(frame.lastMm) : x(frame.lastMm)}`} stroke="var(--soft)" strokeWidth={0.8} strokeDasharray="10 3 2 3" />
+            <path
+                d={`M${x(drawing.camera.backMm) - 10} ${frame.axisY}H${frame.broken ? x(frame.lastMm) : x(frame.lastMm)}`}
+                stroke="var(--soft)"
+                strokeWidth={0.8}
+                strokeDasharray="10 3 2 3"
+            />
             <g onClick={() => onSelect(0)} className="cursor-pointer" opacity={1}>
                 <CameraShape camera={drawing.camera} sensorMm={drawing.sensorMm} frame={frame} />
             </g>
@@ -102,7 +117,11 @@ function Rule({ frame, units }: { frame: Frame; units: Units }) {
             <path d={`M0 ${frame.ruleY}H${frame.width}`} stroke="var(--ink)" strokeWidth={1.4} />
             {ticks.map((at) => (
                 <g key={at} transform={`translate(${frame.x(at)} ${frame.ruleY})`}>
-                    <path d={`M0 0V${isMajor(at) ? 11 : 6}`} stroke={isMajor(at) ? 'var(--ink)' : 'var(--soft)'} strokeWidth={isMajor(at) ? 1.1 : 0.7} />
+                    <path
+                        d={`M0 0V${isMajor(at) ? 11 : 6}`}
+                        stroke={isMajor(at) ? 'var(--ink)' : 'var(--soft)'}
+                        strokeWidth={isMajor(at) ? 1.1 : 0.7}
+                    />
                     {isMajor(at) && (
                         <text y={24} fontSize={11} textAnchor="middle" fill="var(--ink)">
                             {Math.round((at / unit) * 1000) / 1000}
@@ -129,14 +148,25 @@ function Light({ drawing, frame }: { drawing: Drawing; frame: Frame }) {
         return `${path}L${end} ${y(tail * (drawing.subjectMm === null ? 1 : frame.broken ? 0.8 : 1))}`;
     };
     let chief = `M${x(0)} ${y(drawing.cornerMm)}`;
-    for (const group of drawing.groups) if (group.chief !== null) chief += `L${x(group.zi)} ${y(group.chief)}L${x(group.zo)} ${y(group.chief)}`;
-    const showChief = !frame.broken && drawing.subjectMm !== null && drawing.cornerAtSubjectMm !== null && drawing.groups.every((group) => group.chief !== null);
+    for (const group of drawing.groups)
+        if (group.chief !== null) chief += `L${x(group.zi)} ${y(group.chief)}L${x(group.zo)} ${y(group.chief)}`;
+    const showChief =
+        !frame.broken &&
+        drawing.subjectMm !== null &&
+        drawing.cornerAtSubjectMm !== null &&
+        drawing.groups.every((group) => group.chief !== null);
     return (
         <g pointerEvents="none">
             <path d={`${edge(1)}L${edge(-1).slice(1).split('L').reverse().join('L')}Z`} fill="var(--beam)" fillOpacity={0.13} />
             <path d={edge(1) + edge(-1)} fill="none" stroke="var(--beam)" strokeWidth={1} />
             {showChief && (
-                <path d={`${chief}L${end} ${y(drawing.cornerAtSubjectMm ?? 0)}`} fill="none" stroke="var(--beam)" strokeWidth={0.9} strokeDasharray="5 3">
+                <path
+                    d={`${chief}L${end} ${y(drawing.cornerAtSubjectMm ?? 0)}`}
+                    fill="none"
+                    stroke="var(--beam)"
+                    strokeWidth={0.9}
+                    strokeDasharray="5 3"
+                >
                     <title>Ray to the corner of the frame</title>
                 </path>
             )}
@@ -145,7 +175,19 @@ function Light({ drawing, frame }: { drawing: Drawing; frame: Frame }) {
 }
 
 /** Plane of focus, working distance, and the angle from which light still gets in. */
-function SubjectPlane({ drawing, frame, workingDistanceMm, lightGapDeg, units }: { drawing: Drawing; frame: Frame; workingDistanceMm: number | null; lightGapDeg: number | null; units: Units }) {
+function SubjectPlane({
+    drawing,
+    frame,
+    workingDistanceMm,
+    lightGapDeg,
+    units,
+}: {
+    drawing: Drawing;
+    frame: Frame;
+    workingDistanceMm: number | null;
+    lightGapDeg: number | null;
+    units: Units;
+}) {
     const { x, y } = frame;
     const tip = x(drawing.tipMm);
     const rim = y(drawing.tipDiameterMm / 2);
@@ -153,7 +195,12 @@ function SubjectPlane({ drawing, frame, workingDistanceMm, lightGapDeg, units }:
         const end = frame.subjectX ?? x(frame.lastMm);
         return (
             <g>
-                <path d={`M${end - 14} ${frame.axisY - 5}L${end} ${frame.axisY}L${end - 14} ${frame.axisY + 5}`} fill="none" stroke="var(--madder)" strokeWidth={1.6} />
+                <path
+                    d={`M${end - 14} ${frame.axisY - 5}L${end} ${frame.axisY}L${end - 14} ${frame.axisY + 5}`}
+                    fill="none"
+                    stroke="var(--madder)"
+                    strokeWidth={1.6}
+                />
                 <text x={end} y={frame.axisY - 12} fontSize={12} textAnchor="end" fill="var(--ink)">
                     {drawing.groups.length === 0 ? strings.bench.noImage : strings.bench.infinity}
                 </text>
@@ -169,23 +216,52 @@ function SubjectPlane({ drawing, frame, workingDistanceMm, lightGapDeg, units }:
     return (
         <g>
             <path d={`M${at} ${top}V${bottom}`} stroke="var(--madder)" strokeWidth={2} />
-            <text x={at + (at > frame.width - 70 ? 2 : 0)} y={top - 6} fontSize={12} textAnchor={at > frame.width - 70 ? 'end' : 'middle'} fill="var(--madder)">
+            <text
+                x={at + (at > frame.width - 70 ? 2 : 0)}
+                y={top - 6}
+                fontSize={12}
+                textAnchor={at > frame.width - 70 ? 'end' : 'middle'}
+                fill="var(--madder)"
+            >
                 {strings.bench.focusPlane}
             </text>
             <path d={`M${tip} ${rim}V${dimension - 6}`} stroke="var(--soft)" strokeWidth={0.7} />
             <path d={`M${tip} ${dimension}H${at}`} stroke="var(--ink)" strokeWidth={1} />
             {!inside && Math.abs(at - tip) > 22 && (
-                <path d={`M${tip + 9} ${dimension - 3.5}L${tip} ${dimension}L${tip + 9} ${dimension + 3.5}ZM${at - 9} ${dimension - 3.5}L${at} ${dimension}L${at - 9} ${dimension + 3.5}Z`} fill="var(--ink)" />
+                <path
+                    d={`M${tip + 9} ${dimension - 3.5}L${tip} ${dimension}L${tip + 9} ${dimension + 3.5}ZM${at - 9} ${dimension - 3.5}L${at} ${dimension}L${at - 9} ${dimension + 3.5}Z`}
+                    fill="var(--ink)"
+                />
             )}
-            {frame.broken && <path d={`M${(tip + at) / 2 + 22} ${frame.axisY - 16}l-8 11 8 10 -8 11`} fill="none" stroke="var(--ink)" strokeWidth={1.4} />}
+            {frame.broken && (
+                <path
+                    d={`M${(tip + at) / 2 + 22} ${frame.axisY - 16}l-8 11 8 10 -8 11`}
+                    fill="none"
+                    stroke="var(--ink)"
+                    strokeWidth={1.4}
+                />
+            )}
             <g className="figures">
-                <text x={narrow ? Math.max(at, tip) + 6 : (tip + at) / 2} y={narrow ? dimension + 4 : dimension - 6} fontSize={13} fontWeight={600} textAnchor={narrow ? 'start' : 'middle'} fill="var(--ink)">
+                <text
+                    x={narrow ? Math.max(at, tip) + 6 : (tip + at) / 2}
+                    y={narrow ? dimension + 4 : dimension - 6}
+                    fontSize={13}
+                    fontWeight={600}
+                    textAnchor={narrow ? 'start' : 'middle'}
+                    fill="var(--ink)"
+                >
                     {length(workingDistanceMm, units)}
                 </text>
             </g>
             {!frame.broken && !inside && lightGapDeg !== null && lightGapDeg < 88 && (
                 <>
-                    <path d={`M${at} ${frame.axisY}L${tip} ${rim}`} stroke="var(--verdigris)" strokeWidth={1} strokeDasharray="2 3" fill="none" />
+                    <path
+                        d={`M${at} ${frame.axisY}L${tip} ${rim}`}
+                        stroke="var(--verdigris)"
+                        strokeWidth={1}
+                        strokeDasharray="2 3"
+                        fill="none"
+                    />
                     <text x={at - 6} y={frame.axisY - 14} fontSize={11} textAnchor="end" fill="var(--verdigris)" className="figures">
                         {Math.round(lightGapDeg)}°
                     </text>
@@ -195,7 +271,19 @@ function SubjectPlane({ drawing, frame, workingDistanceMm, lightGapDeg, units }:
     );
 }
 
-function Joints({ drawing, frame, misfits, selected, onSelect }: { drawing: Drawing; frame: Frame; misfits: ReadonlySet<number>; selected: number; onSelect: (item: number) => void }) {
+function Joints({
+    drawing,
+    frame,
+    misfits,
+    selected,
+    onSelect,
+}: {
+    drawing: Drawing;
+    frame: Frame;
+    misfits: ReadonlySet<number>;
+    selected: number;
+    onSelect: (item: number) => void;
+}) {
     const places = [drawing.camera.frontMm, ...drawing.parts.map((part) => part.frontMm)];
     return places.map((mm, place) => {
         const chosen = selected === jointItem(place);
@@ -231,7 +319,12 @@ function BalancePoint({ at, y }: { at: number; y: number }) {
 /** Names in one row above, shifted apart where they would touch, with leaders. */
 function Labels({ drawing, cameraName, frame, selected }: { drawing: Drawing; cameraName: string; frame: Frame; selected: number }) {
     const items = [
-        { text: cameraName, at: frame.x((drawing.camera.backMm + drawing.camera.frontMm) / 2), top: frame.y(drawing.camera.heightMm / 2), item: 0 },
+        {
+            text: cameraName,
+            at: frame.x((drawing.camera.backMm + drawing.camera.frontMm) / 2),
+            top: frame.y(drawing.camera.heightMm / 2),
+            item: 0,
+        },
         ...drawing.parts.map((part) => ({
             text: part.label + (part.reversed ? ', reversed' : ''),
             at: frame.x((part.rearMm + part.frontMm) / 2),
@@ -254,10 +347,16 @@ function Labels({ drawing, cameraName, frame, selected }: { drawing: Drawing; ca
     return items.map((item, i) => (
         <g key={item.item} pointerEvents="none">
             <path d={`M${centres[i]} 22V28L${item.at} 38V${Math.max(38, item.top - 4)}`} fill="none" stroke="var(--line)" strokeWidth={1} />
-            <text x={centres[i]} y={17} fontSize={12} textAnchor="middle" fill={selected === item.item ? 'var(--ink)' : 'var(--soft)'} fontWeight={selected === item.item ? 700 : 450}>
+            <text
+                x={centres[i]}
+                y={17}
+                fontSize={12}
+                textAnchor="middle"
+                fill={selected === item.item ? 'var(--ink)' : 'var(--soft)'}
+                fontWeight={selected === item.item ? 700 : 450}
+            >
                 {item.text}
             </text>
         </g>
     ));
 }
-

@@ -29,7 +29,12 @@ const foot = 40;
  */
 export function frameOf(drawing: Drawing, width: number, height: number, tipMm: number, subjectMm: number | null): Frame {
     const back = drawing.camera.backMm;
-    const tall = Math.max(drawing.camera.heightMm, drawing.tipDiameterMm, ...drawing.parts.map((part) => part.outerMm + (part.kind === 'bellows' ? 26 : 0))) + 8;
+    const tall =
+        Math.max(
+            drawing.camera.heightMm,
+            drawing.tipDiameterMm,
+            ...drawing.parts.map((part) => part.outerMm + (part.kind === 'bellows' ? 26 : 0)),
+        ) + 8;
     const length = tipMm - back;
     const broken = subjectMm === null || subjectMm - tipMm > length * 1.5;
     const right = broken ? tipMm + Math.max(30, length * 0.35) : Math.max(tipMm + 14, subjectMm + 12);

@@ -30,7 +30,8 @@ function element(frame: Frame, z: number, thick: number, radius: number, bowRear
     const top = y(radius);
     const bottom = y(-radius);
     return (
-        `M${x(z)} ${top}Q${x(z) - bowRear * 2 * scale} ${y(0)} ${x(z)} ${bottom}` + `L${x(z + thick)} ${bottom}Q${x(z + thick) + bowFront * 2 * scale} ${y(0)} ${x(z + thick)} ${top}Z`
+        `M${x(z)} ${top}Q${x(z) - bowRear * 2 * scale} ${y(0)} ${x(z)} ${bottom}` +
+        `L${x(z + thick)} ${bottom}Q${x(z + thick) + bowFront * 2 * scale} ${y(0)} ${x(z + thick)} ${top}Z`
     );
 }
 
@@ -138,8 +139,19 @@ function BellowsShape({ part, frame }: { part: Part; frame: Frame }) {
             <path d={zigzag(1) + zigzag(-1)} fill="none" stroke="var(--ink)" strokeWidth={1.3} strokeLinejoin="round" />
             <path d={taper(frame, part.rearMm, part.rearMm + plate, part.outerMm, part.outerMm)} {...outline} />
             <path d={taper(frame, part.frontMm - plate, part.frontMm, part.outerMm, part.outerMm)} {...outline} stroke="var(--brass)" />
-            <rect x={x(part.rearMm - 6)} y={y(railTop)} width={(longest + 12) * frame.scale} height={5 * frame.scale} {...outline} strokeWidth={1} />
-            <path d={`M${x(part.rearMm + plate / 2)} ${y(-r)}V${y(railTop)}M${x(part.frontMm - plate / 2)} ${y(-r)}V${y(railTop)}`} stroke="var(--ink)" strokeWidth={2} />
+            <rect
+                x={x(part.rearMm - 6)}
+                y={y(railTop)}
+                width={(longest + 12) * frame.scale}
+                height={5 * frame.scale}
+                {...outline}
+                strokeWidth={1}
+            />
+            <path
+                d={`M${x(part.rearMm + plate / 2)} ${y(-r)}V${y(railTop)}M${x(part.frontMm - plate / 2)} ${y(-r)}V${y(railTop)}`}
+                stroke="var(--ink)"
+                strokeWidth={2}
+            />
             {part.footMm !== null && (
                 <path d={`M${x(part.rearMm + part.footMm) - 8} ${y(railTop - 5)}h16l4 9h-24Z`} {...outline} strokeWidth={1.2} />
             )}
@@ -155,9 +167,25 @@ function SpacerShape({ part, frame }: { part: Part; frame: Frame }) {
         <>
             <path d={taper(frame, part.rearMm, part.frontMm, part.rearOuterMm, part.frontOuterMm)} {...outline} />
             {length * frame.scale > 9 && (
-                <path d={ribs(frame, part.rearMm + (ring[0] ?? 0) * length, part.rearMm + (ring[1] ?? 1) * length, smaller / 2, smaller * 0.08)} {...hair} />
+                <path
+                    d={ribs(
+                        frame,
+                        part.rearMm + (ring[0] ?? 0) * length,
+                        part.rearMm + (ring[1] ?? 1) * length,
+                        smaller / 2,
+                        smaller * 0.08,
+                    )}
+                    {...hair}
+                />
             )}
-            {part.contacts && <path d={`M${frame.x(part.rearMm)} ${frame.y(-smaller * 0.36)}H${frame.x(part.frontMm)}`} stroke="var(--brass)" strokeWidth={1} strokeDasharray="2 2" />}
+            {part.contacts && (
+                <path
+                    d={`M${frame.x(part.rearMm)} ${frame.y(-smaller * 0.36)}H${frame.x(part.frontMm)}`}
+                    stroke="var(--brass)"
+                    strokeWidth={1}
+                    strokeDasharray="2 2"
+                />
+            )}
         </>
     );
 }
@@ -166,7 +194,11 @@ function HelicoidShape({ part, frame }: { part: Part; frame: Frame }) {
     const least = part.minMm ?? part.frontMm - part.rearMm;
     return (
         <>
-            <path d={taper(frame, part.rearMm + least * 0.2, part.frontMm, part.outerMm * 0.86, part.outerMm * 0.86)} {...outline} stroke="var(--brass)" />
+            <path
+                d={taper(frame, part.rearMm + least * 0.2, part.frontMm, part.outerMm * 0.86, part.outerMm * 0.86)}
+                {...outline}
+                stroke="var(--brass)"
+            />
             <path d={taper(frame, part.rearMm, part.rearMm + least * 0.75, part.outerMm, part.outerMm)} {...outline} />
             <path d={ribs(frame, part.rearMm + least * 0.15, part.rearMm + least * 0.6, part.outerMm / 2, part.outerMm * 0.07)} {...hair} />
         </>
@@ -204,7 +236,11 @@ function PortShape({ part, frame }: { part: Part; frame: Frame }) {
     const pane = Math.min(8, (part.frontMm - part.rearMm) / 2);
     return (
         <>
-            <path d={`M${x(part.rearMm)} ${y(r)}H${x(part.frontMm)}M${x(part.rearMm)} ${y(-r)}H${x(part.frontMm)}`} stroke="var(--ink)" strokeWidth={1.6} />
+            <path
+                d={`M${x(part.rearMm)} ${y(r)}H${x(part.frontMm)}M${x(part.rearMm)} ${y(-r)}H${x(part.frontMm)}`}
+                stroke="var(--ink)"
+                strokeWidth={1.6}
+            />
             <rect x={x(part.frontMm - pane)} y={y(r)} width={pane * frame.scale} height={2 * r * frame.scale} {...glass} />
         </>
     );
@@ -244,7 +280,13 @@ export function CameraShape({ camera, sensorMm, frame }: { camera: Schema['Drawi
             />
             <path d={taper(frame, face, camera.frontMm, camera.mountMm, camera.mountMm)} {...outline} />
             {camera.gripMm > 0 && (
-                <path d={`M${x(face)} ${y(-h * 0.45)}H${x(camera.frontMm + camera.gripMm)}V${y(-h)}H${x(face)}`} fill="none" stroke="var(--soft)" strokeWidth={0.8} strokeDasharray="3 3" />
+                <path
+                    d={`M${x(face)} ${y(-h * 0.45)}H${x(camera.frontMm + camera.gripMm)}V${y(-h)}H${x(face)}`}
+                    fill="none"
+                    stroke="var(--soft)"
+                    strokeWidth={0.8}
+                    strokeDasharray="3 3"
+                />
             )}
             <path d={`M${x(0)} ${y(sensorMm / 2)}V${y(-sensorMm / 2)}`} stroke="var(--ink)" strokeWidth={3.4} />
         </>

@@ -26,7 +26,10 @@ export function Bar({ person, children }: { person: Schema['Person']; children: 
             <Mark />
             <span className="mr-6 ml-1 text-base font-semibold whitespace-nowrap max-sm:sr-only">{strings.product}</span>
             <nav aria-label="Places" className="flex h-full">
-                <NavLink to="/bench" className="relative flex h-full items-center px-2 font-semibold aria-[current=page]:shadow-[inset_0_-3px_0_var(--ink)]">
+                <NavLink
+                    to="/bench"
+                    className="relative flex h-full items-center px-2 font-semibold aria-[current=page]:shadow-[inset_0_-3px_0_var(--ink)]"
+                >
                     {strings.places.bench}
                 </NavLink>
             </nav>
@@ -44,7 +47,9 @@ export function Bar({ person, children }: { person: Schema['Person']; children: 
                     <MenuChoice
                         value={light}
                         onChange={setLight}
-                        choices={(['system', 'light', 'dark', 'outdoors'] as const).map((name) => [name, strings.shell.lights[name]] as const)}
+                        choices={(['system', 'light', 'dark', 'outdoors'] as const).map(
+                            (name) => [name, strings.shell.lights[name]] as const,
+                        )}
                     />
                 </Menu>
                 <Menu align="end" label={person.guest ? strings.shell.guest : person.name}>

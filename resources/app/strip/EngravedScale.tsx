@@ -104,7 +104,13 @@ export function EngravedScale({ travel, label, row, said, busy, onTake, onMove, 
                 onFocus={onTake}
             >
                 <rect x={0} y={0} width="100%" height={height} fill="transparent" />
-                <svg x={10} width="calc(100% - 20px)" height={height} className="figures overflow-visible" style={{ width: 'calc(100% - 20px)' }}>
+                <svg
+                    x={10}
+                    width="calc(100% - 20px)"
+                    height={height}
+                    className="figures overflow-visible"
+                    style={{ width: 'calc(100% - 20px)' }}
+                >
                     <rect y={14} width="100%" height={6} fill="var(--brass)" opacity={0.3} />
                     {travel.marks.map((mark, i) => (
                         <svg key={`${mark.at}-${mark.text}`} x={`${share(mark.at) * 100}%`} className="overflow-visible">

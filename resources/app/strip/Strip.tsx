@@ -78,7 +78,8 @@ function Scale({ values, value, least, greatest, halfWidth, tell }: ScaleProps) 
     for (let decade = Math.floor(Math.log10(from)); decade <= Math.ceil(Math.log10(to)); decade++) {
         for (let digit = 1; digit < 10; digit++) {
             const at = digit * 10 ** decade;
-            if (at >= from * 0.999 && at <= to * 1.001) ticks.push({ at, text: digit === 1 || digit === 2 || digit === 5 ? tell(at) : null });
+            if (at >= from * 0.999 && at <= to * 1.001)
+                ticks.push({ at, text: digit === 1 || digit === 2 || digit === 5 ? tell(at) : null });
         }
     }
     const wide = high - low > 64;
@@ -102,7 +103,11 @@ function Scale({ values, value, least, greatest, halfWidth, tell }: ScaleProps) 
             <path d={`M6 18.5H${width - 6}`} stroke="var(--ink)" />
             {ticks.map(({ at, text }) => (
                 <g key={at} transform={`translate(${scale(at)} 0)`}>
-                    <path d={`M0 18V${text === null ? 22 : 25}`} stroke={text === null ? 'var(--soft)' : 'var(--ink)'} strokeWidth={text === null ? 0.7 : 1} />
+                    <path
+                        d={`M0 18V${text === null ? 22 : 25}`}
+                        stroke={text === null ? 'var(--soft)' : 'var(--ink)'}
+                        strokeWidth={text === null ? 0.7 : 1}
+                    />
                     {text !== null && scale(at) > 10 && scale(at) < width - 12 && (
                         <text y={35} fontSize={10} textAnchor="middle" fill="var(--soft)">
                             {text}
@@ -112,13 +117,16 @@ function Scale({ values, value, least, greatest, halfWidth, tell }: ScaleProps) 
             ))}
             {value !== null && value > 0 && (
                 <>
-                    {halfWidth !== null && halfWidth > 0 && value > halfWidth && place(value + halfWidth) - place(value - halfWidth) > 4 && (
-                        <path
-                            d={`M${place(value - halfWidth)} 12V18M${place(value - halfWidth)} 15H${place(value + halfWidth)}M${place(value + halfWidth)} 12V18`}
-                            stroke="var(--ink)"
-                            fill="none"
-                        />
-                    )}
+                    {halfWidth !== null &&
+                        halfWidth > 0 &&
+                        value > halfWidth &&
+                        place(value + halfWidth) - place(value - halfWidth) > 4 && (
+                            <path
+                                d={`M${place(value - halfWidth)} 12V18M${place(value - halfWidth)} 15H${place(value + halfWidth)}M${place(value + halfWidth)} 12V18`}
+                                stroke="var(--ink)"
+                                fill="none"
+                            />
+                        )}
                     <path d={`M${place(value)} 5V24`} stroke="var(--ink)" strokeWidth={2.4} />
                 </>
             )}

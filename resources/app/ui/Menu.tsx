@@ -4,7 +4,9 @@ import type { ReactNode } from 'react';
 export function Menu({ label, children, align = 'start' }: { label: ReactNode; children: ReactNode; align?: 'start' | 'end' }) {
     return (
         <DropdownMenu.Root modal={false}>
-            <DropdownMenu.Trigger className="px-2 py-1 text-sm text-soft hover:text-ink data-[state=open]:text-ink">{label}</DropdownMenu.Trigger>
+            <DropdownMenu.Trigger className="px-2 py-1 text-sm text-soft hover:text-ink data-[state=open]:text-ink">
+                {label}
+            </DropdownMenu.Trigger>
             <DropdownMenu.Portal>
                 <DropdownMenu.Content
                     align={align}
@@ -18,7 +20,17 @@ export function Menu({ label, children, align = 'start' }: { label: ReactNode; c
     );
 }
 
-export function MenuItem({ onSelect, children, note, disabled = false }: { onSelect: () => void; children: ReactNode; note?: string; disabled?: boolean }) {
+export function MenuItem({
+    onSelect,
+    children,
+    note,
+    disabled = false,
+}: {
+    onSelect: () => void;
+    children: ReactNode;
+    note?: string;
+    disabled?: boolean;
+}) {
     return (
         <DropdownMenu.Item
             disabled={disabled}
@@ -36,7 +48,15 @@ export function MenuLine() {
 }
 
 /** One of several, with a mark at the one in force. */
-export function MenuChoice<T extends string>({ value, choices, onChange }: { value: T; choices: readonly (readonly [T, string])[]; onChange: (value: T) => void }) {
+export function MenuChoice<T extends string>({
+    value,
+    choices,
+    onChange,
+}: {
+    value: T;
+    choices: readonly (readonly [T, string])[];
+    onChange: (value: T) => void;
+}) {
     return (
         <DropdownMenu.RadioGroup value={value} onValueChange={(chosen) => onChange(chosen as T)}>
             {choices.map(([choice, text]) => (

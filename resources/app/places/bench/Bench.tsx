@@ -170,17 +170,29 @@ export function Bench({ id, person, rigs }: Props) {
         }
     };
 
-    const misfits = new Set(rig?.chain.filter((each) => !['mates', 'improvised', 'unknown'].includes(each.fit)).map((each) => each.place) ?? []);
+    const misfits = new Set(
+        rig?.chain.filter((each) => !['mates', 'improvised', 'unknown'].includes(each.fit)).map((each) => each.place) ?? [],
+    );
     const tip = live ? Math.max(...live.sweep.tipMm) : (rig?.drawing.tipMm ?? 0);
     const furthest = live ? maxOf(live.sweep.readings.subjectDistanceMm) : (rig?.drawing.subjectMm ?? null);
 
     return (
         <div className="flex min-h-dvh flex-col lg:h-dvh">
             <Bar person={person}>
-                <Button bare disabled={!rig?.history.undo || change.isPending} onClick={undo} title={rig?.history.undo ? strings.shell.undoStep(rig.history.undo) : undefined}>
+                <Button
+                    bare
+                    disabled={!rig?.history.undo || change.isPending}
+                    onClick={undo}
+                    title={rig?.history.undo ? strings.shell.undoStep(rig.history.undo) : undefined}
+                >
                     {strings.shell.undo}
                 </Button>
-                <Button bare disabled={!rig?.history.redo || change.isPending} onClick={redo} title={rig?.history.redo ? strings.shell.redoStep(rig.history.redo) : undefined}>
+                <Button
+                    bare
+                    disabled={!rig?.history.redo || change.isPending}
+                    onClick={redo}
+                    title={rig?.history.redo ? strings.shell.redoStep(rig.history.redo) : undefined}
+                >
                     {strings.shell.redo}
                 </Button>
             </Bar>
@@ -189,10 +201,22 @@ export function Bench({ id, person, rigs }: Props) {
                     <div className="flex items-center gap-3">
                         <h1 className="truncate text-lg font-semibold">{rig?.name ?? strings.bench.unnamed}</h1>
                         <span className="text-xs whitespace-nowrap text-soft" role="status">
-                            {change.isPending ? strings.bench.saving : change.isError ? strings.bench.notSaved : rig ? strings.bench.saved : ''}
+                            {change.isPending
+                                ? strings.bench.saving
+                                : change.isError
+                                  ? strings.bench.notSaved
+                                  : rig
+                                    ? strings.bench.saved
+                                    : ''}
                         </span>
                         <div className="ml-auto flex">
-                            <RigMenu id={id} rigs={rigs} name={rig?.name ?? null} onKeep={() => setKeeping(true)} onKeys={() => setKeys(true)} />
+                            <RigMenu
+                                id={id}
+                                rigs={rigs}
+                                name={rig?.name ?? null}
+                                onKeep={() => setKeeping(true)}
+                                onKeys={() => setKeys(true)}
+                            />
                         </div>
                     </div>
                     {change.isError && (
@@ -232,13 +256,23 @@ export function Bench({ id, person, rigs }: Props) {
                                 onTurn={turn}
                             />
                             <div className="flex min-h-0 gap-4 border-t border-ink lg:h-[200px]">
-                                <TrayPanel ref={narrow} rig={rig} place={tooFew} busy={change.isPending} onInsert={insert} onLeave={() => chain.current?.focus()} />
+                                <TrayPanel
+                                    ref={narrow}
+                                    rig={rig}
+                                    place={tooFew}
+                                    busy={change.isPending}
+                                    onInsert={insert}
+                                    onLeave={() => chain.current?.focus()}
+                                />
                                 {shown && <PictureFrame rig={rig} shown={shown} units={units} />}
                             </div>
                         </>
                     )}
                 </div>
-                <aside className="slim-scroll border-line bg-plate px-5 py-2 lg:overflow-y-auto lg:border-l" aria-label={strings.readings.title}>
+                <aside
+                    className="slim-scroll border-line bg-plate px-5 py-2 lg:overflow-y-auto lg:border-l"
+                    aria-label={strings.readings.title}
+                >
                     {shown && rig && (
                         <>
                             <Readings rig={rig} shown={shown} units={units} />
@@ -261,4 +295,3 @@ function maxOf(column: (number | null)[] | undefined): number | null {
     }
     return most;
 }
-

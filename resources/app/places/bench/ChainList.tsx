@@ -31,8 +31,20 @@ export function ChainList({ ref, rig, selected, onSelect, onKeyDown, onTakeOff, 
                 onKeyDown={onKeyDown}
                 className="slim-scroll flex min-w-0 flex-1 items-center overflow-x-auto px-1 py-1"
             >
-                <Item id={0} selected={selected} onSelect={onSelect} text={rig.camera.name} spoken={`${strings.bench.camera} ${rig.camera.name}`} />
-                <Joint id={jointItem(0)} selected={selected} onSelect={onSelect} text={rig.camera.joint} wrong={rig.chain[0] !== undefined && misfit(rig.chain[0].fit)} />
+                <Item
+                    id={0}
+                    selected={selected}
+                    onSelect={onSelect}
+                    text={rig.camera.name}
+                    spoken={`${strings.bench.camera} ${rig.camera.name}`}
+                />
+                <Joint
+                    id={jointItem(0)}
+                    selected={selected}
+                    onSelect={onSelect}
+                    text={rig.camera.joint}
+                    wrong={rig.chain[0] !== undefined && misfit(rig.chain[0].fit)}
+                />
                 {rig.chain.map((each) => {
                     const next = rig.chain[each.place + 1];
                     return (
@@ -44,7 +56,13 @@ export function ChainList({ ref, rig, selected, onSelect, onKeyDown, onTakeOff, 
                                 text={each.name + (each.reversed ? ' ⇄' : '')}
                                 spoken={`${each.name}${each.reversed ? ', reversed' : ''}, ${each.measure}${each.setting ? `, ${each.setting}` : ''}`}
                             />
-                            <Joint id={jointItem(each.place + 1)} selected={selected} onSelect={onSelect} text={each.joint} wrong={next !== undefined && misfit(next.fit)} />
+                            <Joint
+                                id={jointItem(each.place + 1)}
+                                selected={selected}
+                                onSelect={onSelect}
+                                text={each.joint}
+                                wrong={next !== undefined && misfit(next.fit)}
+                            />
                         </Fragment>
                     );
                 })}
@@ -96,7 +114,12 @@ function Joint({ id, selected, onSelect, text, wrong }: ItemProps & { wrong: boo
             className="grid min-w-6 cursor-pointer place-items-center px-1 py-1.5"
         >
             <svg width={chosen ? 16 : 12} height={16} viewBox="-8 -8 16 16" aria-hidden="true">
-                <circle r={chosen ? 5.5 : 4} fill="var(--plate)" stroke={wrong ? 'var(--madder)' : chosen ? 'var(--brass)' : 'var(--ink)'} strokeWidth={chosen ? 3 : 1.6} />
+                <circle
+                    r={chosen ? 5.5 : 4}
+                    fill="var(--plate)"
+                    stroke={wrong ? 'var(--madder)' : chosen ? 'var(--brass)' : 'var(--ink)'}
+                    strokeWidth={chosen ? 3 : 1.6}
+                />
                 {wrong && <path d="M-6 -6L6 6M-6 6L6 -6" stroke="var(--madder)" strokeWidth={2} />}
             </svg>
         </div>

@@ -15,7 +15,15 @@ export function Findings({ findings, units }: { findings: ShownFinding[]; units:
                         data-code={finding.code}
                         className={`border-l-[3px] pl-2.5 text-sm ${finding.severity === 'stop' ? 'border-madder' : finding.severity === 'warn' ? 'border-ink' : 'border-line'}`}
                     >
-                        <span className={finding.severity === 'stop' ? 'font-semibold text-madder' : finding.severity === 'warn' ? 'font-semibold' : 'text-soft'}>
+                        <span
+                            className={
+                                finding.severity === 'stop'
+                                    ? 'font-semibold text-madder'
+                                    : finding.severity === 'warn'
+                                      ? 'font-semibold'
+                                      : 'text-soft'
+                            }
+                        >
                             {strings.findings.severity[finding.severity]}
                         </span>{' '}
                         {phrase(finding.pattern, finding.numbers, units)}

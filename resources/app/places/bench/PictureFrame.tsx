@@ -16,16 +16,37 @@ export function PictureFrame({ rig, shown, units }: { rig: RigView; shown: Shown
     const drawn = share === null ? 0 : Math.min(share, 4) * width;
     return (
         <figure className="w-[168px] shrink-0 pt-2 max-md:hidden">
-            <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={strings.bench.frame} className="block bg-plate">
+            <svg
+                width={width}
+                height={height}
+                viewBox={`0 0 ${width} ${height}`}
+                role="img"
+                aria-label={strings.bench.frame}
+                className="block bg-plate"
+            >
                 <clipPath id="frame-edge">
                     <rect width={width} height={height} />
                 </clipPath>
                 <g clipPath="url(#frame-edge)">
                     {share !== null && (
                         <>
-                            <ellipse cx={width / 2} cy={height / 2} rx={drawn / 2} ry={drawn * 0.36} fill="var(--soft)" fillOpacity={0.3} stroke="var(--ink)" />
+                            <ellipse
+                                cx={width / 2}
+                                cy={height / 2}
+                                rx={drawn / 2}
+                                ry={drawn * 0.36}
+                                fill="var(--soft)"
+                                fillOpacity={0.3}
+                                stroke="var(--ink)"
+                            />
                             {sharp !== null && (
-                                <rect x={width / 2 - (drawn * sharp) / 2} width={Math.max(2, drawn * sharp)} height={height} fill="var(--madder)" opacity={0.3} />
+                                <rect
+                                    x={width / 2 - (drawn * sharp) / 2}
+                                    width={Math.max(2, drawn * sharp)}
+                                    height={height}
+                                    fill="var(--madder)"
+                                    opacity={0.3}
+                                />
                             )}
                         </>
                     )}
@@ -33,7 +54,11 @@ export function PictureFrame({ rig, shown, units }: { rig: RigView; shown: Shown
                 <rect x={0.75} y={0.75} width={width - 1.5} height={height - 1.5} fill="none" stroke="var(--ink)" strokeWidth={1.5} />
             </svg>
             <figcaption className="mt-1 text-xs text-soft">
-                {field === null ? strings.bench.infinity : <span className="figures text-ink">{strings.bench.frameNote(length(field, units))}</span>}
+                {field === null ? (
+                    strings.bench.infinity
+                ) : (
+                    <span className="figures text-ink">{strings.bench.frameNote(length(field, units))}</span>
+                )}
                 {subject?.name && <span className="block truncate">{subject.name}</span>}
                 {subject?.widthMm != null && (
                     <span className="figures block">

@@ -71,7 +71,10 @@ export function Readings({ rig, shown, units }: Props) {
             />
             <Strip
                 name={say.effectiveAperture}
-                note={lost !== null && say.stopsLost(stops(lost), marked === undefined ? '' : say.ringAt(fNumber(markedNow(shown, rig, marked))))}
+                note={
+                    lost !== null &&
+                    say.stopsLost(stops(lost), marked === undefined ? '' : say.ringAt(fNumber(markedNow(shown, rig, marked))))
+                }
                 value={effective}
                 figure={effective === null ? say.none : fNumber(effective)}
                 unit=""
@@ -142,11 +145,26 @@ function Doubt({ rig, name, halfWidth, units }: { rig: RigView; name: ReadingNam
     const doubt = rig.doubts.find((each) => each.reading === name);
     const value = rig.readings[name];
     if (!doubt || halfWidth === null || (value !== null && halfWidth < Math.abs(value) * 0.005)) return null;
-    const said = name === 'magnification' ? magnification(halfWidth) : name === 'effectiveAperture' ? digits(halfWidth) : name === 'detailMm' ? `${digits(halfWidth * 1000)} µm` : length(halfWidth, units);
-    const brief = name === 'detailMm' ? digits(halfWidth * 1000) : name === 'magnification' || name === 'effectiveAperture' ? digits(halfWidth) : lengthDigits(halfWidth, units);
+    const said =
+        name === 'magnification'
+            ? magnification(halfWidth)
+            : name === 'effectiveAperture'
+              ? digits(halfWidth)
+              : name === 'detailMm'
+                ? `${digits(halfWidth * 1000)} µm`
+                : length(halfWidth, units);
+    const brief =
+        name === 'detailMm'
+            ? digits(halfWidth * 1000)
+            : name === 'magnification' || name === 'effectiveAperture'
+              ? digits(halfWidth)
+              : lengthDigits(halfWidth, units);
     return (
         <Popover.Root>
-            <Popover.Trigger className="figures -mr-1 px-1 text-xs text-soft hover:text-ink" aria-label={`± ${said}. ${strings.readings.doubt}`}>
+            <Popover.Trigger
+                className="figures -mr-1 px-1 text-xs text-soft hover:text-ink"
+                aria-label={`± ${said}. ${strings.readings.doubt}`}
+            >
                 ±{brief}
                 <svg className="ml-0.5 inline" width="14" height="7" viewBox="0 0 14 7" aria-hidden="true">
                     <path d="M1 5C3 0 5 0 7 3.5S11 7 13 2" fill="none" stroke="currentColor" strokeWidth="1.3" />

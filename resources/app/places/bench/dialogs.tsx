@@ -1,4 +1,4 @@
-import { useState, type FormEvent } from 'react';
+import { useState, type SubmitEvent } from 'react';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
@@ -13,7 +13,7 @@ interface KeepProps {
 /** Asks for the name that a rig is kept by. */
 export function KeepDialog({ open, onOpenChange, name, onKeep }: KeepProps) {
     const [trouble, setTrouble] = useState<string | null>(null);
-    const submit = (event: FormEvent<HTMLFormElement>) => {
+    const submit = (event: SubmitEvent<HTMLFormElement>) => {
         event.preventDefault();
         const wanted = new FormData(event.currentTarget).get('name');
         setTrouble(null);
@@ -26,7 +26,13 @@ export function KeepDialog({ open, onOpenChange, name, onKeep }: KeepProps) {
             <form onSubmit={submit}>
                 <label className="block text-sm">
                     {strings.dialog.name}
-                    <input name="name" defaultValue={name ?? ''} maxLength={120} autoComplete="off" className="mt-1 block w-full border-b-2 border-brass bg-ground px-2 py-1.5 text-base" />
+                    <input
+                        name="name"
+                        defaultValue={name ?? ''}
+                        maxLength={120}
+                        autoComplete="off"
+                        className="mt-1 block w-full border-b-2 border-brass bg-ground px-2 py-1.5 text-base"
+                    />
                 </label>
                 {trouble && (
                     <p role="alert" className="mt-2 text-sm">

@@ -49,7 +49,12 @@ export function useSweeps(rig: RigView | undefined) {
     const revision = rig?.revision ?? 0;
     const fetch = useCallback(
         (travel: string): Promise<SweepView> =>
-            queries.fetchQuery({ queryKey: sweepKey(id, revision, travel), queryFn: () => api.sweep(id, travel), staleTime: Infinity, gcTime: 60_000 }),
+            queries.query({
+                queryKey: sweepKey(id, revision, travel),
+                queryFn: () => api.sweep(id, travel),
+                staleTime: Infinity,
+                gcTime: 60_000,
+            }),
         [queries, id, revision],
     );
     const ready = useCallback(

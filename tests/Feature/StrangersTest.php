@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Kit;
+use App\Models\Rig;
+use App\Models\User;
+use Illuminate\Routing\Route;
+use Illuminate\Support\Facades\Route as Routes;
+use Tests\TestCase;
+
+/** Every route, walked by somebody who may not: a stranger, and another guest. */
+final class StrangersTest extends TestCase
+{
+    /** What anybody may reach: the page, its health, the cookie, the way in. */
+    private const OPEN = ['{place?}', 'up', 'sanctum/csrf-cookie', 'api/guest', 'storage/{path}'];
+
+    public function test_a_stranger_gets_nothing_from_any_route(): void
+    {
+        $rig = $this->rigOf($this->guest(), 'Lichen disc');
+        $walked = 0;
+        foreach ($this->guarded() as [$method, $route]) {
+            $this->json($method, $this->address($route, $rig))->assertStatus(401);
+            $walked++;
+        }
+        $this->assertGreaterThan(10, $walked);
+    }
+
+    public function test_another_guest_gets_nothing_of_anyone_elses(): void
+    {
+        $owner = $this->guest();
+        $rig = $this->rigOf($owner, 'Lichen disc');
+        $before = $rig->load('parts')->toArray();
+        $this->actingAs($this->guest());
+        $walked = 0;
+        foreach ($this->guarded() as [$method, $route]) {
+            if (str_contains($route->uri(), '{')) {
+                $this->json($method, $this->address($route, $rig), ['revision' => $rig->revision, 'name' => 'Mine now', 'step' => ['action' => 'remove', 'place' => 0]])->assertNotFound();
+                $walked++;
+            }
+        }
+        $this->assertGreaterThan(8, $walked);
+        $this->assertEquals($before, Rig::query()->with('parts')->findOrFail($rig->id)->toArray());
+        $mine = array_column($this->getJson('/api/rigs')->json(), 'id');
+        $this->assertNotContains($rig->id, $mine);
+        $this->assertNotContains($rig->kit_id, array_column($this->getJson('/api/kits')->json(), 'id'));
+    }
+
+    public function test_the_demonstration_opens_with_one_press_and_is_a_copy_of_ones_own(): void
+    {
+        $first = $this->postJson('/api/guest', [], ['Referer' => config('app.url')])->assertCreated()->assertJsonPath('guest', true)->json('id');
+        $this->assertAuthenticated();
+        $guest = User::query()->findOrFail($first);
+        $this->assertCount(8, $guest->rigs);
+        $this->assertGreaterThanOrEqual(25, $guest->kits()->firstOrFail()->parts()->count());
+        $this->guest();
+        $this->assertSame(2, Kit::query()->where('name', 'Fen herbarium kit')->count());
+    }
+
+    public function test_guests_are_swept_after_their_day_with_everything_of_theirs(): void
+    {
+        $old = $this->guest();
+        $old->forceFill(['guest_until' => now()->subMinute()])->save();
+        $new = $this->guest();
+        $this->artisan('guests:sweep')->assertSuccessful();
+        $this->assertDatabaseMissing('users', ['id' => $old->id]);
+        $this->assertDatabaseMissing('rigs', ['user_id' => $old->id]);
+        $this->assertDatabaseMissing('kits', ['user_id' => $old->id]);
+        $this->assertDatabaseHas('users', ['id' => $new->id]);
+    }
+
+    public function test_every_answer_carries_the_security_headers(): void
+    {
+        foreach (['/', '/api/me', '/up'] as $address) {
+            $headers = $this->get($address)->headers;
+            $policy = (string) $headers->get('Content-Security-Policy');
+            $this->assertStringContainsString("default-src 'none'", $policy);
+            $this->assertStringContainsString("script-src 'self';", $policy);
+            $this->assertStringNotContainsString('unsafe-eval', $policy);
+            $this->assertSame('nosniff', $headers->get('X-Content-Type-Options'));
+            $this->assertSame('DENY', $headers->get('X-Frame-Options'));
+        }
+        $this->assertStringNotContainsString('<script>', (string) $this->get('/')->getContent());
+    }
+
+    /** @return list<array{string, Route}> */
+    private function guarded(): array
+    {
+        $guarded = [];
+        foreach (Routes::getRoutes() as $route) {
+            if (! in_array($route->uri(), self::OPEN, true)) {
+                foreach (array_diff($route->methods(), ['HEAD']) as $method) {
+                    $guarded[] = [$method, $route];
+                }
+            }
+        }
+
+        return $guarded;
+    }
+
+    private function address(Route $route, Rig $rig): string
+    {
+        return '/'.str_replace(['{rig}', '{kit}'], [(string) $rig->id, (string) $rig->kit_id], $route->uri()).'?travel=2.focus&place=0';
+    }
+}
