@@ -96,8 +96,11 @@ final class Tray
         }
         $made = Parts::make($kind, new Values(Steps::item($part)->fields));
         $fit = Mating::of($camera, $behind, $made);
+        if ($fit === Fit::Unknown) {
+            return [false, 'its joint is not known'];
+        }
         if (! $fit->holds()) {
-            $reversed = $made instanceof Lens && Mating::of($camera, $behind, $made->turned())->holds();
+            $reversed = $made instanceof Lens && Mating::of($camera, $behind, $made->turned()) === Fit::Mates;
 
             return $reversed ? [true, 'goes on reversed'] : [false, $this->reason($fit, $made, $front)];
         }

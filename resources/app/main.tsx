@@ -17,6 +17,10 @@ const queries = new QueryClient({
     },
 });
 
+// The scroll lock of dialogs puts a style element into the page; the content policy lets it with this nonce.
+const nonce = document.querySelector<HTMLMetaElement>('meta[name=csp-nonce]')?.content;
+if (nonce) Object.assign(globalThis, { __webpack_nonce__: nonce });
+
 const root = document.getElementById('application');
 if (root) {
     document.title = strings.product;

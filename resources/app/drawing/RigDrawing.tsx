@@ -41,7 +41,13 @@ export function RigDrawing(props: Props) {
     const { drawing, tipMm, reachMm } = props;
     const frame = frameOf(drawing, size.width, size.height, tipMm, reachMm);
     return (
-        <div ref={box} className="slim-scroll h-full min-h-[300px] overflow-x-auto overflow-y-hidden">
+        <div
+            ref={box}
+            role="group"
+            aria-label={strings.bench.drawing}
+            tabIndex={0}
+            className="slim-scroll h-full min-h-[300px] overflow-x-auto overflow-y-hidden"
+        >
             <svg width={size.width} height={size.height} className="block select-none" role="img" aria-label={strings.bench.drawing}>
                 <Sheet {...props} frame={frame} />
             </svg>

@@ -45,7 +45,9 @@ export function Strip({ name, note, value, figure, unit, least, greatest, halfWi
                 <h3 className="text-sm font-semibold whitespace-nowrap">{name}</h3>
                 <span className="text-xs text-soft">{note}</span>
                 <p className="ml-auto flex items-baseline gap-1 whitespace-nowrap">
-                    <output className={`figures ${focus ? 'text-xl font-medium' : 'text-lg'}`}>{figure}</output>
+                    <span data-figure className={`figures ${focus ? 'text-xl font-medium' : 'text-lg'}`}>
+                        {figure}
+                    </span>
                     <span className="text-xs text-soft">{unit}</span>
                     {doubt}
                 </p>
@@ -73,7 +75,7 @@ function Scale({ values, value, least, greatest, halfWidth, tell }: ScaleProps) 
     const place = (item: number) => inside(scale(Math.max(item, 1e-12)));
     const low = least !== null && least > 0 ? place(least) : least === 0 || least === null ? 6 : 6;
     const high = greatest !== null ? place(greatest) : width - 6;
-    const hasRange = least !== null || greatest !== null;
+    const hasRange = (least !== null || greatest !== null) && !(least !== null && greatest !== null && greatest < least * 1.0005);
     const ticks: { at: number; text: string | null }[] = [];
     for (let decade = Math.floor(Math.log10(from)); decade <= Math.ceil(Math.log10(to)); decade++) {
         for (let digit = 1; digit < 10; digit++) {

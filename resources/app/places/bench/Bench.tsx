@@ -12,7 +12,7 @@ import { shownOf, type Held } from './figuresOf';
 import { Findings } from './Findings';
 import { KeepDialog, KeysDialog } from './dialogs';
 import { PictureFrame } from './PictureFrame';
-import { Readings } from './Readings';
+import { Readings, TwoFigures } from './Readings';
 import { RigMenu } from './RigMenu';
 import { TrayPanel } from './TrayPanel';
 import { useRig, useSweeps } from './useRig';
@@ -110,9 +110,9 @@ export function Bench({ id, person, rigs }: Props) {
 
     const insert = useCallback(
         async (part: number) => {
+            chain.current?.focus();
             await step({ action: 'insert', place: tooFew, parts: [part] });
             setSelected(jointItem(tooFew + 1));
-            chain.current?.focus();
         },
         [step, tooFew],
     );
@@ -196,8 +196,9 @@ export function Bench({ id, person, rigs }: Props) {
                     {strings.shell.redo}
                 </Button>
             </Bar>
-            <main id="bench" className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_412px]">
-                <div className="flex min-h-0 min-w-0 flex-col px-4 pt-2 max-lg:order-2">
+            {shown && <TwoFigures shown={shown} units={units} />}
+            <main id="bench" className="grid min-h-0 flex-1 max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_412px]">
+                <div className="flex min-h-0 min-w-0 flex-col px-4 pt-2">
                     <div className="flex items-center gap-3">
                         <h1 className="truncate text-lg font-semibold">{rig?.name ?? strings.bench.unnamed}</h1>
                         <span className="text-xs whitespace-nowrap text-soft" role="status">

@@ -49,6 +49,8 @@ function said(travel: TravelView, value: number, units: Units): string {
             return value === 0 ? '∞' : `${digits(value * 100)} % of the way`;
         case 'swing':
             return `${digits(value)}°`;
+        case 'length':
+            return units === 'mm' ? `${value.toFixed(1)} mm` : length(value, units);
         default:
             return length(value, units);
     }

@@ -29,36 +29,33 @@ export function Readings({ rig, shown, units }: Props) {
     const marked = rig.travels.find((travel) => travel.kind === 'aperture')?.value;
     const doubt = (name: ReadingName) => <Doubt rig={rig} name={name} halfWidth={shown.halfWidth(name)} units={units} />;
     return (
-        <div className="max-lg:grid max-lg:gap-x-8 md:max-lg:grid-cols-2">
-            {/* On a small screen these two stay in sight while anything moves. */}
-            <div className="max-lg:sticky max-lg:top-0 max-lg:z-10 max-lg:col-span-full max-lg:grid max-lg:grid-cols-2 max-lg:gap-4 max-lg:bg-plate">
-                <Strip
-                    name={say.magnification}
-                    note={m !== null && m > 0 && <span className="figures">{ratio(m)}</span>}
-                    value={m}
-                    figure={m === null ? say.none : digits(m)}
-                    unit="×"
-                    least={rig.range.magnification.least}
-                    greatest={rig.range.magnification.greatest}
-                    halfWidth={shown.halfWidth('magnification')}
-                    tell={short}
-                    focus
-                    doubt={doubt('magnification')}
-                />
-                <Strip
-                    name={say.workingDistance}
-                    note={subject !== null && say.subjectDistance(length(subject, units))}
-                    value={get('workingDistanceMm')}
-                    figure={m === null ? say.none : mm(get('workingDistanceMm'))}
-                    unit={units}
-                    least={rig.range.workingDistanceMm.least}
-                    greatest={rig.range.workingDistanceMm.greatest}
-                    halfWidth={shown.halfWidth('workingDistanceMm')}
-                    tell={tellLength}
-                    focus
-                    doubt={doubt('workingDistanceMm')}
-                />
-            </div>
+        <div className="max-lg:gap-x-8 md:max-lg:grid md:max-lg:grid-cols-2">
+            <Strip
+                name={say.magnification}
+                note={m !== null && m > 0 && <span className="figures">{ratio(m)}</span>}
+                value={m}
+                figure={m === null ? say.none : digits(m)}
+                unit="×"
+                least={rig.range.magnification.least}
+                greatest={rig.range.magnification.greatest}
+                halfWidth={shown.halfWidth('magnification')}
+                tell={short}
+                focus
+                doubt={doubt('magnification')}
+            />
+            <Strip
+                name={say.workingDistance}
+                note={subject !== null && say.subjectDistance(length(subject, units))}
+                value={get('workingDistanceMm')}
+                figure={m === null ? say.none : mm(get('workingDistanceMm'))}
+                unit={units}
+                least={rig.range.workingDistanceMm.least}
+                greatest={rig.range.workingDistanceMm.greatest}
+                halfWidth={shown.halfWidth('workingDistanceMm')}
+                tell={tellLength}
+                focus
+                doubt={doubt('workingDistanceMm')}
+            />
             <Strip
                 name={say.field}
                 value={field}
@@ -107,6 +104,28 @@ export function Readings({ rig, shown, units }: Props) {
                 doubt={doubt('detailMm')}
             />
             <FocusStrip rig={rig} units={units} />
+        </div>
+    );
+}
+
+/** On a small screen these two stay in sight while anything moves. */
+export function TwoFigures({ shown, units }: { shown: Shown; units: Units }) {
+    const say = strings.readings;
+    const m = shown.reading('magnification');
+    const distance = shown.reading('workingDistanceMm');
+    return (
+        <div className="sticky top-0 z-10 grid grid-cols-2 gap-4 border-b border-ink bg-plate px-4 py-1.5 lg:hidden" aria-hidden="true">
+            <p>
+                <span className="block text-xs text-soft">{say.magnification}</span>
+                <span className="figures text-xl font-medium">{m === null ? say.none : digits(m)}</span> <span className="text-xs">×</span>
+            </p>
+            <p>
+                <span className="block text-xs text-soft">{say.workingDistance}</span>
+                <span className="figures text-xl font-medium">
+                    {m === null ? say.none : distance === null ? say.infinite : lengthDigits(distance, units)}
+                </span>{' '}
+                <span className="text-xs">{units}</span>
+            </p>
         </div>
     );
 }
@@ -171,7 +190,12 @@ function Doubt({ rig, name, halfWidth, units }: { rig: RigView; name: ReadingNam
                 </svg>
             </Popover.Trigger>
             <Popover.Portal>
-                <Popover.Content align="end" sideOffset={4} className="z-20 w-72 border border-ink bg-plate p-3 text-sm">
+                <Popover.Content
+                    align="end"
+                    sideOffset={4}
+                    aria-label={strings.readings.doubt}
+                    className="z-20 w-72 border border-ink bg-plate p-3 text-sm"
+                >
                     <p>{strings.readings.doubtText(said, doubt.assumed, doubt.part)}</p>
                     <p className="mt-1 text-soft">{doubt.settle}</p>
                 </Popover.Content>

@@ -17,6 +17,7 @@ interface Props {
 /** The kit as silhouettes at one scale: what fits the chosen joint stands up, the rest lies dim with the reason. */
 export function TrayPanel({ ref, rig, place, busy, onInsert, onLeave }: Props) {
     const [search, setSearch] = useState('');
+    const [chosen, setChosen] = useState('');
     const tray = useQuery({
         queryKey: ['tray', rig.id, rig.revision, place],
         queryFn: () => api.tray(rig.id, place),
@@ -24,6 +25,14 @@ export function TrayPanel({ ref, rig, place, busy, onInsert, onLeave }: Props) {
     });
     const parts = tray.data?.parts ?? [];
     const fitting = parts.filter((each) => each.fits).length;
+    const words = search.toLowerCase().split(/\s+/).filter(Boolean);
+    const matching = parts.filter(({ part }) => {
+        const text = `${part.name} ${part.measure} ${part.kind}`.toLowerCase();
+        return words.every((word) => text.includes(word));
+    });
+    // The first that fits is chosen until another one is walked to: also when the tray arrives after the typing.
+    const fits = matching.filter((each) => each.fits);
+    const active = fits.find((each) => keyOf(each) === chosen) ?? fits[0];
 
     const insert = (each: Schema['TrayPart']) => {
         if (!each.fits || busy) return;
@@ -39,7 +48,15 @@ export function TrayPanel({ ref, rig, place, busy, onInsert, onLeave }: Props) {
     };
 
     return (
-        <Command label={strings.bench.putIn} className="flex min-w-0 flex-1 flex-col" onKeyDown={onKeyDown} loop>
+        <Command
+            label={strings.bench.putIn}
+            shouldFilter={false}
+            value={active ? keyOf(active) : ''}
+            onValueChange={setChosen}
+            className="flex min-w-0 flex-1 flex-col"
+            onKeyDown={onKeyDown}
+            loop
+        >
             <div className="flex items-baseline gap-3 py-2">
                 <h2 className="text-sm font-semibold whitespace-nowrap">{tray.data?.title ?? ' '}</h2>
                 <span className="truncate text-xs text-soft">
@@ -55,11 +72,10 @@ export function TrayPanel({ ref, rig, place, busy, onInsert, onLeave }: Props) {
             </div>
             <Command.List className="slim-scroll min-h-0 flex-1 overflow-y-auto pb-2 max-lg:max-h-[420px] [&>[cmdk-list-sizer]]:flex [&>[cmdk-list-sizer]]:flex-wrap [&>[cmdk-list-sizer]]:gap-1.5">
                 <Command.Empty className="text-sm text-soft">{strings.tray.none}</Command.Empty>
-                {parts.map((each) => (
+                {matching.map((each) => (
                     <Command.Item
                         key={each.part.id}
-                        value={`${each.part.name} ${each.part.measure} ${each.part.id}`}
-                        keywords={[each.part.kind]}
+                        value={keyOf(each)}
                         disabled={!each.fits}
                         onSelect={() => insert(each)}
                         className={`px-2 pt-1.5 pb-1 text-xs ${
@@ -82,3 +98,5 @@ export function TrayPanel({ ref, rig, place, busy, onInsert, onLeave }: Props) {
         </Command>
     );
 }
+
+const keyOf = (each: Schema['TrayPart']) => String(each.part.id);

@@ -1,0 +1,67 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { openDemonstration } from './demonstration';
+
+async function nothingSerious(page: Page): Promise<void> {
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(
+        violations
+            .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+            .map(({ id, nodes }) => [id, nodes.map(({ html }) => html)]),
+    ).toEqual([]);
+}
+
+test.describe('axe finds nothing serious and the console stays quiet', () => {
+    let complaints: string[] = [];
+    test.beforeEach(({ page }) => {
+        complaints = [];
+        page.on('console', (message) => {
+            // Asking who is here, before anybody is, answers 401 by design.
+            if (message.type() === 'error' && !message.text().includes('401')) complaints.push(message.text());
+        });
+        page.on('pageerror', (error) => complaints.push(error.message));
+    });
+    test.afterEach(() => expect(complaints).toEqual([]));
+
+    test('the way in', async ({ page }) => {
+        await page.goto('/');
+        await expect(page.getByRole('button', { name: 'Open the demonstration' })).toBeVisible();
+        await nothingSerious(page);
+    });
+
+    for (const light of ['light', 'dark', 'outdoors']) {
+        test(`the bench, ${light}`, async ({ page }) => {
+            await openDemonstration(page, 'Sedge seed, coat pattern');
+            await page.getByRole('button', { name: 'Light', exact: true }).click();
+            await page.getByRole('menuitemradio', { name: light, exact: true }).click();
+            await nothingSerious(page);
+        });
+    }
+
+    test('an empty rig, a menu, a dialog, a doubt', async ({ page }) => {
+        await openDemonstration(page);
+        await page
+            .getByRole('button', { name: /Rests on an assumption/ })
+            .first()
+            .click();
+        await expect(page.getByText(/settles it/).first()).toBeVisible();
+        await nothingSerious(page);
+        await page.keyboard.press('Escape');
+        await page.getByRole('button', { name: 'Rigs' }).click();
+        await nothingSerious(page);
+        await page.getByRole('menuitem', { name: 'New rig' }).click();
+        await expect(page.getByRole('heading', { level: 1 })).toHaveText('Unnamed rig');
+        await nothingSerious(page);
+        await page.getByRole('listbox', { name: /from camera to subject/ }).press('s');
+        await expect(page.getByRole('dialog')).toBeVisible();
+        await nothingSerious(page);
+    });
+
+    test('a phone', async ({ page }) => {
+        await page.setViewportSize({ width: 390, height: 844 });
+        await openDemonstration(page);
+        await nothingSerious(page);
+        const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+        expect(overflow).toBeLessThanOrEqual(0);
+    });
+});

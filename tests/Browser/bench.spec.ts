@@ -1,0 +1,78 @@
+import { expect, test } from '@playwright/test';
+import { digits, exported, openDemonstration, shown } from './demonstration';
+
+test('dragging a control changes every figure from the sweep, without a request per step', async ({ page }) => {
+    await openDemonstration(page, 'Sedge seed, coat pattern');
+    const draw = page.getByRole('slider', { name: /Rail bellows · draw/ });
+    await draw.focus();
+    await expect(draw).toHaveAttribute('aria-busy', 'false');
+    await page.waitForLoadState('networkidle');
+
+    const requests: string[] = [];
+    page.on('request', (request) => requests.push(request.url()));
+    const box = await draw.boundingBox();
+    if (!box) throw new Error('the draw has no place on the screen');
+    const before = await shown(page, 'Magnification');
+    await page.mouse.move(box.x + box.width * 0.4, box.y + 18);
+    await page.mouse.down();
+    const seen = new Set<string>();
+    for (let step = 0; step <= 20; step++) {
+        await page.mouse.move(box.x + box.width * (0.4 + step * 0.02), box.y + 18);
+        seen.add(await shown(page, 'Magnification'));
+    }
+    expect(seen.size).toBeGreaterThan(15);
+    expect(requests).toEqual([]);
+    await page.mouse.up();
+    await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', /Undo set Rail bellows to/);
+    await expect(page.getByRole('status')).toHaveText('saved');
+
+    const told = await exported(page);
+    expect(await shown(page, 'Magnification')).toBe(digits(told.magnification));
+    expect(await shown(page, 'Magnification')).not.toBe(before);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('region', { name: 'Magnification', exact: true }).locator('[data-figure]')).toHaveText(before);
+});
+
+test('the work is there again after a reload, with its history', async ({ page }) => {
+    await openDemonstration(page, 'Lichen disc');
+    await page.getByRole('option', { name: /^Tube 9,/ }).click();
+    await page.getByRole('button', { name: 'Take off' }).click();
+    await expect(page.getByRole('option', { name: /^Tube 9,/ })).toHaveCount(0);
+    const magnification = await shown(page, 'Magnification');
+    await page.reload();
+    await expect(page.getByRole('region', { name: 'Magnification', exact: true }).locator('[data-figure]')).toHaveText(magnification);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('option', { name: /^Tube 9,/ })).toBeVisible();
+});
+
+test('inches are said with the same precision', async ({ page }) => {
+    await openDemonstration(page);
+    const mm = Number(await shown(page, 'Working distance'));
+    await page.getByRole('button', { name: 'Units: mm' }).click();
+    const inches = Number(await shown(page, 'Working distance'));
+    expect(Math.abs(inches * 25.4 - mm)).toBeLessThan(1);
+});
+
+test('a rig is kept by a name, and a name already taken is refused', async ({ page }) => {
+    await openDemonstration(page);
+    await page.getByRole('listbox', { name: /from camera to subject/ }).press('s');
+    const name = page.getByLabel('Name');
+    await name.fill('Lichen disc');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(page.getByRole('alert')).toHaveText('You already keep a rig of that name.');
+    await name.fill('Third tooth from the top');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Third tooth from the top');
+});
+
+test('a lost connection is said, and the rig stays as it was', async ({ page }) => {
+    await openDemonstration(page, 'Lichen disc');
+    await page.route('**/steps', (route) => route.abort());
+    await page.getByRole('option', { name: /^Tube 9,/ }).click();
+    await page.getByRole('button', { name: 'Take off' }).click();
+    await expect(page.getByRole('status')).toHaveText('not saved');
+    await expect(page.getByRole('option', { name: /^Tube 9,/ })).toBeVisible();
+    await page.unroute('**/steps');
+    await page.getByRole('button', { name: 'Take off' }).click();
+    await expect(page.getByRole('status')).toHaveText('saved');
+});

@@ -1,0 +1,49 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { expect, type Page } from '@playwright/test';
+
+/** Opens the demonstration, and a rig of it by name. */
+export async function openDemonstration(page: Page, rig?: string): Promise<void> {
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Open the demonstration' }).click();
+    await page.waitForURL(/\/bench\/\d+$/);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Tower clock tooth');
+    if (rig !== undefined && rig !== 'Tower clock tooth') {
+        await page.getByRole('button', { name: 'Rigs' }).click();
+        await page.getByRole('menuitem', { name: new RegExp(`^${rig}`) }).click();
+        await expect(page.getByRole('heading', { level: 1 })).toHaveText(rig);
+    }
+}
+
+/** The figure of a reading, as shown. */
+export async function shown(page: Page, reading: string): Promise<string> {
+    return page.getByRole('region', { name: reading, exact: true }).locator('[data-figure]').innerText();
+}
+
+interface Told {
+    magnification: number;
+    workingDistanceMm: number;
+    effectiveAperture: number;
+    findings: { code: string }[];
+}
+
+/** What `rig:read --json` prints for a file; a rig that a stop finding blocks prints all the same. */
+export function readFile(path: string): Told {
+    const run = spawnSync('php', ['artisan', 'rig:read', path, '--json'], { encoding: 'utf8' });
+    expect([0, 1]).toContain(run.status);
+    return JSON.parse(run.stdout) as Told;
+}
+
+/** The rig on the bench, exported and read by the command. */
+export async function exported(page: Page): Promise<Told> {
+    const id = new URL(page.url()).pathname.split('/').pop() ?? '';
+    const text = await page.evaluate(async (rig) => (await fetch(`/api/rigs/${rig}/file`)).text(), id);
+    const path = `.run/playwright-${process.pid}-${id}.rig.json`;
+    execFileSync('tee', [path], { input: text, stdio: ['pipe', 'ignore', 'inherit'] });
+    return readFile(path);
+}
+
+/** Three digits that count, as the screen says them. */
+export function digits(value: number): string {
+    const size = Math.abs(value);
+    return String(Number(value.toFixed(size >= 100 ? 0 : size >= 10 ? 1 : 2)));
+}
