@@ -57,7 +57,14 @@ build_front() {
     chmod -R a+rX "$root/public"
 }
 
+node_ready() {
+    command -v node >/dev/null && command -v npm >/dev/null || fail "Install Node 20.19 or newer, with npm"
+    node -e 'const [a, b] = process.versions.node.split(".").map(Number); process.exit(a > 20 || (a === 20 && b >= 19) ? 0 : 1)' ||
+        fail "Node $(node -v) is too old; 20.19 or newer is needed"
+}
+
 packages_ready() {
+    node_ready
     [ -d "$root/vendor" ] || rm -f "$root/.run/composer.stamp"
     [ -d "$root/node_modules" ] || rm -f "$root/.run/npm.stamp"
     unless_fresh "$root/.run/composer.stamp" "$root/composer.json $root/compat" install_composer
