@@ -19,16 +19,12 @@ use App\Api\RangeView;
 use App\Api\Readings;
 use App\Api\RigView;
 use App\Api\SubjectView;
-use App\Api\SweepFinding;
-use App\Api\SweepGroup;
-use App\Api\SweepView;
 use App\Api\TravelMark;
 use App\Api\TravelView;
 use App\Models\Rig;
 use ZincThimble\Core\Drawing\Plan;
 use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Phrase;
-use ZincThimble\Core\Finding\Span;
 use ZincThimble\Core\Gear\Bellows;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Join\Mating;
@@ -76,50 +72,10 @@ final class RigViews
         );
     }
 
-    public function sweep(Rig $row, CoreRig $rig, Travel $travel): SweepView
+    /** A sweep as JSON, in the shape of SweepView. */
+    public function sweep(Rig $row, CoreRig $rig, Travel $travel): string
     {
-        $sweep = Sweep::of($rig, $travel);
-        $columns = $sweep->columns;
-        $field = static fn (float $size): array => array_map(static fn (?float $m): ?float => $m === null || $m <= 0.0 ? null : $size / $m, $columns->magnification);
-
-        return new SweepView(
-            $travel->name(),
-            $row->revision,
-            $travel->part,
-            $sweep->places,
-            array_map($this->rounded(...), [
-                'magnification' => $columns->magnification,
-                'fieldWidthMm' => $field($rig->frame->widthMm),
-                'fieldHeightMm' => $field($rig->frame->heightMm),
-                'workingDistanceMm' => $columns->workingDistanceMm,
-                'subjectDistanceMm' => $columns->subjectDistanceMm,
-                'effectiveAperture' => $columns->effectiveAperture,
-                'stopsLost' => $columns->stopsLost,
-                'depthOfFieldMm' => $columns->depthOfField(),
-                'nearMm' => $columns->nearMm,
-                'farMm' => $columns->farMm,
-                'waveDepthMm' => $columns->waveDepthMm,
-                'airyDiameterMm' => $columns->airyDiameterMm,
-                'detailMm' => $columns->detailMm,
-                'entrancePupilMm' => $columns->entrancePupilMm,
-                'lightGapDeg' => $columns->lightGapDeg,
-                'cornerBrightness' => $columns->cornerBrightness,
-            ]),
-            array_map($this->rounded(...), $sweep->halfWidths),
-            array_map(fn (Span $span): SweepFinding => new SweepFinding(
-                $span->finding->code->value,
-                $span->finding->severity->value,
-                $span->finding->part,
-                $span->finding->pattern,
-                $span->finding->numbers,
-                array_map($this->rounded(...), $span->columns),
-                $span->from,
-                $span->to,
-            ), $sweep->spans),
-            $sweep->drawing->frontMm,
-            $sweep->drawing->tipMm,
-            array_map(fn (array $group): SweepGroup => new SweepGroup($group['zi'], $group['zo'], $group['cone'], $group['chief']), array_values($sweep->drawing->groups)),
-        );
+        return Sweep::of($rig, $travel)->encode($rig, ['travel' => $travel->name(), 'revision' => $row->revision, 'place' => $travel->part]);
     }
 
     /** @return list<ChainPart> */
@@ -246,16 +202,5 @@ final class RigViews
         $plan['groups'] = array_map(static fn (array $group): DrawingGroup => new DrawingGroup(...$group), $plan['groups']);
 
         return new DrawingView(...$plan);
-    }
-
-    /**
-     * Seven digits that count are more than anybody can set, and half the bytes.
-     *
-     * @param  array<int, ?float>  $column
-     * @return list<?float>
-     */
-    private function rounded(array $column): array
-    {
-        return array_map(static fn (?float $value): ?float => $value === null ? null : (float) sprintf('%.7g', $value), array_values($column));
     }
 }

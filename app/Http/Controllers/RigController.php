@@ -131,14 +131,14 @@ final class RigController
     }
 
     #[OA\Get(path: '/rigs/{rig}/sweep', operationId: 'sweepTravel', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'travel', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Every reading at every place of the travel', content: new OA\JsonContent(ref: SweepView::class)), new OA\Response(response: 422, description: 'No such travel', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function sweep(Request $request, Rig $rig): JsonResponse
+    public function sweep(Request $request, Rig $rig): Response
     {
         Gate::authorize('view', $rig);
         $core = $this->store->read($rig);
         $name = $request->query('travel');
         $travel = Travels::named($core, is_string($name) ? $name : '') ?? throw ValidationException::withMessages(['travel' => 'This rig has no such control.']);
 
-        return response()->json($this->views->sweep($rig, $core, $travel));
+        return response($this->views->sweep($rig, $core, $travel), 200, ['Content-Type' => 'application/json']);
     }
 
     #[OA\Get(path: '/rigs/{rig}/tray', operationId: 'showTray', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'place', required: true, schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'What fits at that joint', content: new OA\JsonContent(ref: TrayView::class)), new OA\Response(response: 422, description: 'No such joint', content: new OA\JsonContent(ref: Trouble::class))])]

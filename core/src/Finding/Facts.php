@@ -17,8 +17,8 @@ final readonly class Facts
 {
     /**
      * @param  list<float>  $places  where the control stands in each row; [] when there is one row as set
-     * @param  array<string, list<?float>>  $halfWidths  by reading, row by row
-     * @param  array<string, list<?UncertainInput>>  $sources  what contributes most to each, row by row
+     * @param  array<string, array<int, ?float>>  $halfWidths  by reading, row by row
+     * @param  array<string, array<int, ?UncertainInput>>  $sources  what contributes most to each, row by row
      */
     public function __construct(
         public Rig $rig,

@@ -54,7 +54,8 @@ final class SureRule implements Rule
                 $bySource[$source->part.' '.$source->field] ??= [$source, array_fill(0, $facts->columns->rows, null)];
                 $bySource[$source->part.' '.$source->field][1][$row] = $half;
             }
-            foreach ($bySource as [$source, $halfWidths]) {
+            foreach ($bySource as [$source, $rows]) {
+                $halfWidths = array_values($rows);
                 array_push($spans, ...Span::where($halfWidths, 0.0, INF, new Finding(Code::Estimated, Severity::Note, $source->part,
                     '{word} is good to ±{half'.$unit.'}: it rests on {assumed} of {part}.'.self::taken($facts->rig, $source->part).' {measure}',
                     [

@@ -107,7 +107,7 @@ final class Reader
         $brightness = null;
         $darkest = null;
         if ($x !== null && $effective !== null) {
-            [$brightness, $darkest] = Vignetting::darkest($rig, $axis, $rays, $x, $neff, $stopAt);
+            [$brightness, $darkest] = Vignetting::darkest($rig, $axis, $rays, $x, $neff, $telecentric ? -1 : $stopAt);
         }
 
         return new Reading(

@@ -21,7 +21,7 @@ final readonly class Sweep
 {
     /**
      * @param  list<float>  $places
-     * @param  array<string, list<?float>>  $halfWidths
+     * @param  array<string, array<int, ?float>>  $halfWidths
      * @param  list<Span>  $spans
      */
     private function __construct(
@@ -67,5 +67,82 @@ final readonly class Sweep
         }
 
         return new self($travel, $places, $columns, $halfWidths, Span::joined($findings), $drawing);
+    }
+
+    /** Seven digits that count are more than anybody can set, and half the bytes. */
+    private const DIGITS = '7';
+
+    /**
+     * What the screen gets, but for the names of things: columns of readings, half-widths, findings, drawing.
+     *
+     * @return array<string, mixed>
+     */
+    public function toArray(Rig $rig): array
+    {
+        $columns = $this->columns;
+        $width = [];
+        $height = [];
+        foreach ($columns->magnification as $m) {
+            $width[] = $m === null || $m <= 0.0 ? null : $rig->frame->widthMm / $m;
+            $height[] = $m === null || $m <= 0.0 ? null : $rig->frame->heightMm / $m;
+        }
+        $findings = [];
+        foreach ($this->spans as $span) {
+            $findings[] = [
+                'code' => $span->finding->code->value,
+                'severity' => $span->finding->severity->value,
+                'place' => $span->finding->part,
+                'pattern' => $span->finding->pattern,
+                'numbers' => $span->finding->numbers === [] ? new \stdClass : $span->finding->numbers,
+                // Only the rows where it holds, from the first.
+                'columns' => $span->columns === [] ? new \stdClass : array_map(
+                    static fn (array $column): array => array_slice($column, $span->from, $span->to - $span->from + 1), $span->columns,
+                ),
+                'from' => $span->from,
+                'to' => $span->to,
+            ];
+        }
+
+        return [
+            'places' => $this->places,
+            'readings' => [
+                'magnification' => $columns->magnification,
+                'fieldWidthMm' => $width,
+                'fieldHeightMm' => $height,
+                'workingDistanceMm' => $columns->workingDistanceMm,
+                'subjectDistanceMm' => $columns->subjectDistanceMm,
+                'effectiveAperture' => $columns->effectiveAperture,
+                'stopsLost' => $columns->stopsLost,
+                'depthOfFieldMm' => $columns->depthOfField(),
+                'nearMm' => $columns->nearMm,
+                'farMm' => $columns->farMm,
+                'waveDepthMm' => $columns->waveDepthMm,
+                'airyDiameterMm' => $columns->airyDiameterMm,
+                'detailMm' => $columns->detailMm,
+                'entrancePupilMm' => $columns->entrancePupilMm,
+                'lightGapDeg' => $columns->lightGapDeg,
+                'cornerBrightness' => $columns->cornerBrightness,
+            ],
+            'halfWidths' => $this->halfWidths,
+            'findings' => $findings,
+            'frontMm' => $this->drawing->frontMm,
+            'tipMm' => $this->drawing->tipMm,
+            'groups' => array_values($this->drawing->groups),
+        ];
+    }
+
+    /**
+     * As JSON, with the digits that count.
+     *
+     * @param  array<string, mixed>  $more  what else belongs to it
+     */
+    public function encode(Rig $rig, array $more = []): string
+    {
+        $before = ini_set('serialize_precision', self::DIGITS);
+        try {
+            return json_encode($more + $this->toArray($rig), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        } finally {
+            ini_set('serialize_precision', (string) $before);
+        }
     }
 }

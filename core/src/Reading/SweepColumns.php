@@ -8,16 +8,67 @@ use ZincThimble\Core\Drawing\MovingPlaces;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Trace\Axis;
+use ZincThimble\Core\Trace\Image;
 use ZincThimble\Core\Trace\Rays;
+use ZincThimble\Core\Trace\Train;
 
 /** Reads a rig at many places of one control into columns. */
 final class SweepColumns
 {
+    /** With fewer places than this, cutting the rig in three costs more than it saves. */
+    private const WORTH_CUTTING = 8;
+
     /**
      * @param  list<float>  $places
      * @return array{Columns, MovingPlaces}
      */
     public static function read(Rig $rig, Travel $travel, array $places): array
+    {
+        return self::isCut($travel, $places) ? self::readTrain($rig, $travel, $places) : self::readEach($rig, $travel, $places);
+    }
+
+    /**
+     * Half-widths at every place, and the input that contributes most to each there.
+     *
+     * @param  list<float>  $places
+     * @return array{array<string, array<int, ?float>>, array<string, array<int, ?UncertainInput>>}
+     */
+    public static function halfWidths(Rig $rig, Travel $travel, array $places): array
+    {
+        $sums = new HalfWidthSums(count($places));
+        $cut = self::isCut($travel, $places);
+        foreach (Uncertainty::inputs($rig->with($travel->kind, $travel->part, $places[0])) as $input) {
+            if ($cut) {
+                $sums->addTrains($input, self::train($input->up, $travel, $places), self::train($input->down, $travel, $places));
+            } else {
+                foreach ($places as $row => $place) {
+                    $sums->addReadings($row, $input, Reader::read($input->up->with($travel->kind, $travel->part, $place)), Reader::read($input->down->with($travel->kind, $travel->part, $place)));
+                }
+            }
+        }
+
+        return [$sums->halfWidths($rig), $sums->sources()];
+    }
+
+    /** @param  list<float>  $places */
+    private static function isCut(Travel $travel, array $places): bool
+    {
+        return $travel->kind->movesFocus() && count($places) >= self::WORTH_CUTTING;
+    }
+
+    /** @param  list<float>  $places */
+    private static function train(Rig $rig, Travel $travel, array $places): TrainReadings
+    {
+        $axis = Axis::of($rig);
+
+        return TrainReadings::along(new Train($axis, $rig, $travel), $rig, $travel, $places, false);
+    }
+
+    /**
+     * @param  list<float>  $places
+     * @return array{Columns, MovingPlaces}
+     */
+    private static function readEach(Rig $rig, Travel $travel, array $places): array
     {
         $readings = [];
         $drawing = new MovingPlaces($travel->part);
@@ -34,44 +85,85 @@ final class SweepColumns
     }
 
     /**
-     * Half-widths at every place, and the input that contributes most to each there.
-     *
      * @param  list<float>  $places
-     * @return array{array<string, list<?float>>, array<string, list<?UncertainInput>>}
+     * @return array{Columns, MovingPlaces}
      */
-    public static function halfWidths(Rig $rig, Travel $travel, array $places): array
+    private static function readTrain(Rig $rig, Travel $travel, array $places): array
     {
-        $sums = [];
-        $most = [];
-        $sources = [];
-        foreach (Uncertainty::inputs($rig->with($travel->kind, $travel->part, $places[0])) as $input) {
-            foreach ($places as $row => $place) {
-                $up = Reader::read($input->up->with($travel->kind, $travel->part, $place));
-                $down = Reader::read($input->down->with($travel->kind, $travel->part, $place));
-                foreach (Uncertainty::READINGS as $name) {
-                    $a = $up->{$name};
-                    $b = $down->{$name};
-                    if (! is_float($a) || ! is_float($b)) {
-                        continue;
-                    }
-                    $share = ($a - $b) * ($a - $b) / 4.0;
-                    $sums[$name][$row] = ($sums[$name][$row] ?? 0.0) + $share;
-                    if ($share > ($most[$name][$row] ?? 0.0)) {
-                        $most[$name][$row] = $share;
-                        $sources[$name][$row] = $input;
-                    }
-                }
-            }
+        $axis = Axis::of($rig->with($travel->kind, $travel->part, $places[0]));
+        if ($axis->unmodelled) {
+            return self::readEach($rig, $travel, $places);
         }
-        $halfWidths = [];
-        $inputs = [];
-        foreach ($sums as $name => $column) {
-            foreach ($places as $row => $_) {
-                $halfWidths[$name][] = isset($column[$row]) ? sqrt($column[$row]) : null;
-                $inputs[$name][] = $sources[$name][$row] ?? null;
+        $train = new Train($axis, $rig, $travel);
+        $read = TrainReadings::along($train, $rig, $travel, $places, true);
+        $read->cutByImageCircle($rig, $travel, $places);
+        $lambda = $rig->conditions->wavelengthNm * 1e-6;
+        $radius = TrainReadings::frontRadiusMm($rig);
+        $wave = $airy = $detail = $gap = [];
+        foreach ($read->effectiveAperture as $row => $n) {
+            $m = $read->magnification[$row];
+            $real = $read->image[$row] === Image::Real;
+            $airy[] = $n === null ? null : 2.44 * $lambda * $n;
+            if ($real && $n !== null && $m !== null) {
+                $to = $m / (2.0 * $n);
+                $wave[] = $lambda / ($to * $to) * $axis->medium;
+                $detail[] = 1.22 * $lambda * $n / $m;
+            } else {
+                $wave[] = $detail[] = null;
             }
+            $distance = $read->workingDistanceMm[$row];
+            $gap[] = match (true) {
+                $real => $distance === null || $distance < 0.0 ? null : atan2($distance, $radius) * 180.0 / M_PI,
+                $read->image[$row] === Image::AtInfinity => 90.0,
+                default => null,
+            };
         }
 
-        return [$halfWidths, $inputs];
+        return [new Columns(
+            count($places),
+            $read->image,
+            $read->magnification,
+            $read->workingDistanceMm,
+            $read->subjectDistanceMm,
+            $read->effectiveAperture,
+            $read->stopsLost,
+            $read->nearMm,
+            $read->farMm,
+            $wave,
+            $airy,
+            $detail,
+            $read->entrancePupilMm,
+            $gap,
+            array_values($read->cornerBrightness),
+            array_values($read->cornerPart),
+            self::moments($rig, $travel, $places, $read->endMm),
+            $read->stopPart,
+        ), MovingPlaces::along($train, $rig, $travel, $read)];
+    }
+
+    /**
+     * The moment about the mount is a straight line over how far the front has moved.
+     *
+     * @param  list<float>  $places
+     * @param  list<float>  $end  where the moving part ends at each
+     * @return list<?float>
+     */
+    private static function moments(Rig $rig, Travel $travel, array $places, array $end): array
+    {
+        $at = static function (float $place) use ($rig, $travel): ?float {
+            $moved = $rig->with($travel->kind, $travel->part, $place);
+
+            return Balance::aboutMount($moved, Axis::of($moved));
+        };
+        $last = count($places) - 1;
+        $first = $at($places[0]);
+        $other = $at($places[$last]);
+        $way = $end[$last] - $end[0];
+        if ($first === null || $other === null || $way === 0.0) {
+            return array_fill(0, count($places), $first);
+        }
+        $slope = ($other - $first) / $way;
+
+        return array_map(static fn (float $place): float => $first + $slope * ($place - $end[0]), $end);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Tests\Reading;
 
 use PHPUnit\Framework\TestCase;
+use ZincThimble\Core\Drawing\LightPath;
 use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Span;
 use ZincThimble\Core\Reading\Answer;
@@ -34,8 +35,20 @@ final class SweepTest extends TestCase
                         Near::assert($answer->reading->{$reading}, $columns[$reading][$row], 1e-6, $name.' '.$reading);
                     }
                     foreach (Uncertainty::READINGS as $reading) {
-                        $half = $sweep->halfWidths[$reading][$row] ?? null;
-                        Near::assert($answer->halfWidths[$reading] ?? null, $half === 0.0 ? null : $half, 1e-4, $name.' half-width of '.$reading);
+                        Near::assert(
+                            self::worth($answer->halfWidths[$reading] ?? null, $answer->reading->{$reading}),
+                            self::worth($sweep->halfWidths[$reading][$row] ?? null, $answer->reading->{$reading}),
+                            1e-4,
+                            $name.' half-width of '.$reading,
+                        );
+                    }
+                    $moved = $rig->with($travel->kind, $travel->part, $sweep->places[$row]);
+                    Near::assert($answer->axis->front + $answer->axis->converterMm, $sweep->drawing->tipMm[$row], 1e-9, $name.' tip');
+                    foreach (LightPath::of($moved, $answer->axis, $answer->rays, $answer->reading)->groups as $k => $group) {
+                        foreach ($group as $what => $value) {
+                            $scale = max(1.0, abs((float) $value));
+                            Near::assert($value === null ? null : 2 * $scale + $value, $sweep->drawing->groups[$k][$what][$row] === null ? null : 2 * $scale + $sweep->drawing->groups[$k][$what][$row], 1e-6, $name.' group '.$k.' '.$what);
+                        }
                     }
                     $here = array_values(array_filter($sweep->spans, static fn (Span $span): bool => $row >= $span->from && $row <= $span->to));
                     $this->assertSame(
@@ -53,6 +66,12 @@ final class SweepTest extends TestCase
     private static function told(Finding $finding): string
     {
         return $finding->severity->value.' '.$finding->code->value.' '.$finding->part.' '.$finding->message();
+    }
+
+    /** A half-width that is more than rounding. */
+    private static function worth(?float $half, ?float $value): ?float
+    {
+        return $half === null || $half <= 1e-8 * abs((float) $value) ? null : $half;
     }
 
     /**

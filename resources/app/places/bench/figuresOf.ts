@@ -63,7 +63,7 @@ export function shownOf(rig: RigView, held: Held | null): Shown {
                 ...finding,
                 numbers: {
                     ...finding.numbers,
-                    ...Object.fromEntries(Object.entries(finding.columns).map(([name, column]) => [name, column[row] ?? 0])),
+                    ...Object.fromEntries(Object.entries(finding.columns).map(([name, column]) => [name, column[row - finding.from] ?? 0])),
                 },
             }))
             .sort((a, b) => (rank[a.severity] ?? 3) - (rank[b.severity] ?? 3)),

@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Times the core over the worked cases, one process, each at a setting not read before; nothing is kept between readings
+ * but the settled lens. Called by bin/bench core; prints figures, fails nothing.
+ */
+
+require __DIR__.'/../vendor/autoload.php';
+
+use ZincThimble\Core\File\RigFile;
+use ZincThimble\Core\Reading\Answer;
+use ZincThimble\Core\Reading\Reader;
+use ZincThimble\Core\Reading\Sweep;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\Travel;
+use ZincThimble\Core\Rig\TravelKind;
+use ZincThimble\Core\Rig\Travels;
+
+/** @return list<array{Rig, Travel}> every worked case with a control of its own to set */
+function subjects(): array
+{
+    $subjects = [];
+    $file = json_decode((string) file_get_contents(__DIR__.'/../core/tests/cases/readings.json'), false, 64, JSON_THROW_ON_ERROR);
+    foreach ($file->cases as $case) {
+        $rig = RigFile::read($case->rig);
+        $travels = Travels::of($rig);
+        if ($travels !== []) {
+            $subjects[] = [$rig, $rig->focusTravels()[0] ?? $travels[0]];
+        }
+    }
+
+    return $subjects;
+}
+
+/**
+ * How many of something a second: warmed up first, then the best of three stretches of one second (the machine is shared).
+ *
+ * @param  Closure(int): int  $round  does round n and says how many it did
+ */
+function rate(Closure $round): float
+{
+    $best = 0.0;
+    $n = 0;
+    for ($stretch = 0; $stretch < 4; $stretch++) {
+        $done = 0;
+        $start = hrtime(true);
+        do {
+            $done += $round($n++);
+            $seconds = (hrtime(true) - $start) / 1e9;
+        } while ($seconds < 1.0);
+        $best = $stretch === 0 ? 0.0 : max($best, $done / $seconds);
+    }
+
+    return $best;
+}
+
+/** A place in a travel that round n alone comes to: an irrational stride never meets itself. */
+function fresh(Travel $travel, int $n): float
+{
+    return $travel->least + ($travel->greatest - $travel->least) * fmod($n * 0.6180339887498949, 1.0);
+}
+
+/** @param  list<array{Rig, Travel}>  $subjects */
+function readings(array $subjects, int $n): int
+{
+    $done = 0;
+    for ($k = 0; $k < 20; $k++) {
+        foreach ($subjects as [$rig, $travel]) {
+            Reader::read($rig->with($travel->kind, $travel->part, fresh($travel, 20 * $n + $k)));
+            $done++;
+        }
+    }
+
+    return $done;
+}
+
+/** @param  list<array{Rig, Travel}>  $subjects */
+function answers(array $subjects, int $n): int
+{
+    foreach ($subjects as [$rig, $travel]) {
+        Answer::of($rig->with($travel->kind, $travel->part, fresh($travel, $n)));
+    }
+
+    return count($subjects);
+}
+
+/** @param  list<array{Rig, Travel}>  $subjects */
+function sweepPoints(array $subjects, int $n, bool $encode): int
+{
+    $done = 0;
+    foreach ($subjects as [$rig, $travel]) {
+        // The aperture is set anew each round, so that no sweep is one that was made before.
+        foreach ($rig->lenses as $place => $lens) {
+            $rig = $rig->with(TravelKind::Aperture, $place, 2.0 + fmod($n * 0.6180339887498949, 1.0) * 14.0);
+        }
+        foreach (Travels::of($rig) as $each) {
+            if (! $each->kind->movesFocus()) {
+                continue;
+            }
+            $sweep = Sweep::of($rig, $each);
+            $done += count($sweep->places);
+            if ($encode) {
+                $sweep->encode($rig);
+            }
+        }
+    }
+
+    return $done;
+}
+
+$subjects = subjects();
+$figures = [
+    'readingsPerSecond' => round(rate(static fn (int $n): int => readings($subjects, $n))),
+    'fullReadingsPerSecond' => round(rate(static fn (int $n): int => answers($subjects, $n))),
+    'sweepPointsPerSecond' => round(rate(static fn (int $n): int => sweepPoints($subjects, $n, false))),
+    'encodedSweepPointsPerSecond' => round(rate(static fn (int $n): int => sweepPoints($subjects, $n, true))),
+    'peakMemoryMb' => round(memory_get_peak_usage(true) / 1048576, 1),
+];
+
+if (in_array('--json', $argv, true)) {
+    echo json_encode($figures, JSON_THROW_ON_ERROR), "\n";
+} else {
+    foreach ($figures as $name => $value) {
+        printf("%-28s %12s\n", $name, number_format($value, $name === 'peakMemoryMb' ? 1 : 0));
+    }
+}
