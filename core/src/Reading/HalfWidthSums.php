@@ -15,7 +15,7 @@ final class HalfWidthSums
     /** The readings whose greatest contributor is asked for. */
     private const TOLD = ['magnification', 'workingDistanceMm', 'effectiveAperture'];
 
-    /** @var array<string, array<int, ?float>> sums of squares; null where no pair of readings was there */
+    /** @var array<string, array<int, ?float>> sums of squares */
     private array $sums = [];
 
     /** @var array<string, array<int, float>> */
@@ -24,10 +24,10 @@ final class HalfWidthSums
     /** @var array<string, array<int, ?UncertainInput>> */
     private array $sources = [];
 
-    public function __construct(private readonly int $rows)
+    public function __construct(int $rows)
     {
         foreach (Uncertainty::READINGS as $name) {
-            $this->sums[$name] = array_fill(0, $rows, null);
+            $this->sums[$name] = array_fill(0, $rows, 0.0);
         }
         foreach (self::TOLD as $name) {
             $this->most[$name] = array_fill(0, $rows, 0.0);
@@ -42,7 +42,7 @@ final class HalfWidthSums
             $b = $down->{$name};
             if (is_float($a) && is_float($b)) {
                 $share = ($a - $b) * ($a - $b) / 4.0;
-                $this->sums[$name][$row] = ($this->sums[$name][$row] ?? 0.0) + $share;
+                $this->sums[$name][$row] += $share;
                 if (isset($this->most[$name]) && $share > $this->most[$name][$row]) {
                     $this->most[$name][$row] = $share;
                     $this->sources[$name][$row] = $input;
@@ -51,17 +51,140 @@ final class HalfWidthSums
         }
     }
 
+    /** One input's share at every place, all readings in one loop: an array at a time costs several times as much. */
     public function addTrains(UncertainInput $input, TrainReadings $up, TrainReadings $down): void
     {
-        $this->addColumn('magnification', $input, $up->magnification, $down->magnification);
-        $this->addColumn('workingDistanceMm', $input, $up->workingDistanceMm, $down->workingDistanceMm);
-        $this->addColumn('effectiveAperture', $input, $up->effectiveAperture, $down->effectiveAperture);
-        $this->addPlain('subjectDistanceMm', $up->subjectDistanceMm, $down->subjectDistanceMm);
-        $this->addPlain('stopsLost', $up->stopsLost, $down->stopsLost);
-        $this->addPlain('nearMm', $up->nearMm, $down->nearMm);
-        $this->addPlain('farMm', $up->farMm, $down->farMm);
-        $this->addPlain('entrancePupilMm', $up->entrancePupilMm, $down->entrancePupilMm);
-        $this->addDerived($up, $down);
+        $m1 = $up->magnification;
+        $m2 = $down->magnification;
+        $w1 = $up->workingDistanceMm;
+        $w2 = $down->workingDistanceMm;
+        $s1 = $up->subjectDistanceMm;
+        $s2 = $down->subjectDistanceMm;
+        $n1 = $up->effectiveAperture;
+        $n2 = $down->effectiveAperture;
+        $l1 = $up->stopsLost;
+        $l2 = $down->stopsLost;
+        $near1 = $up->nearMm;
+        $near2 = $down->nearMm;
+        $far1 = $up->farMm;
+        $far2 = $down->farMm;
+        $p1 = $up->entrancePupilMm;
+        $p2 = $down->entrancePupilMm;
+        $sum = $this->sums;
+        $sm = $sum['magnification'];
+        $sw = $sum['workingDistanceMm'];
+        $ss = $sum['subjectDistanceMm'];
+        $sn = $sum['effectiveAperture'];
+        $sl = $sum['stopsLost'];
+        $snear = $sum['nearMm'];
+        $sfar = $sum['farMm'];
+        $sp = $sum['entrancePupilMm'];
+        $sf = $sum['fieldWidthMm'];
+        $sd = $sum['detailMm'];
+        $sv = $sum['waveDepthMm'];
+        $sz = $sum['depthOfFieldMm'];
+        $this->sums = $sum = [];
+        $most = $this->most;
+        $mostM = $most['magnification'];
+        $mostW = $most['workingDistanceMm'];
+        $mostN = $most['effectiveAperture'];
+        $this->most = $most = [];
+        $sources = $this->sources;
+        $fromM = $sources['magnification'];
+        $fromW = $sources['workingDistanceMm'];
+        $fromN = $sources['effectiveAperture'];
+        $this->sources = $sources = [];
+        foreach ($n1 as $row => $a) {
+            $b = $n2[$row];
+            $apertures = $a !== null && $b !== null;
+            if ($apertures) {
+                $change = $a - $b;
+                $share = $change * $change * 0.25;
+                $sn[$row] += $share;
+                if ($share > $mostN[$row]) {
+                    $mostN[$row] = $share;
+                    $fromN[$row] = $input;
+                }
+                $la = $l1[$row];
+                $lb = $l2[$row];
+                if ($la !== null && $lb !== null) {
+                    $change = $la - $lb;
+                    $sl[$row] += $change * $change * 0.25;
+                }
+            }
+            $ma = $m1[$row];
+            $mb = $m2[$row];
+            if ($ma === null || $mb === null) {
+                continue;
+            }
+            $change = $ma - $mb;
+            $share = $change * $change * 0.25;
+            $sm[$row] += $share;
+            if ($share > $mostM[$row]) {
+                $mostM[$row] = $share;
+                $fromM[$row] = $input;
+            }
+            $wa = $w1[$row];
+            $wb = $w2[$row];
+            if ($wa === null || $wb === null) {
+                continue;
+            }
+            $change = $wa - $wb;
+            $share = $change * $change * 0.25;
+            $sw[$row] += $share;
+            if ($share > $mostW[$row]) {
+                $mostW[$row] = $share;
+                $fromW[$row] = $input;
+            }
+            $change = $s1[$row] - $s2[$row];
+            $ss[$row] += $change * $change * 0.25;
+            $change = 1.0 / $ma - 1.0 / $mb;
+            $sf[$row] += $change * $change * 0.25;
+            if (! $apertures) {
+                continue;
+            }
+            $ra = $a / $ma;
+            $rb = $b / $mb;
+            $change = $ra - $rb;
+            $sd[$row] += $change * $change * 0.25;
+            $change = $ra * $ra - $rb * $rb;
+            $sv[$row] += $change * $change * 0.25;
+            $pa = $p1[$row];
+            $pb = $p2[$row];
+            if ($pa !== null && $pb !== null) {
+                $change = $pa - $pb;
+                $sp[$row] += $change * $change * 0.25;
+            }
+            $na = $near1[$row];
+            $nb = $near2[$row];
+            $fa = $far1[$row];
+            $fb = $far2[$row];
+            $limits = 0.0;
+            $both = 0;
+            if ($na !== null && $nb !== null) {
+                $change = $na - $nb;
+                $snear[$row] += $change * $change * 0.25;
+                $limits = $change;
+                $both++;
+            }
+            if ($fa !== null && $fb !== null) {
+                $change = $fa - $fb;
+                $sfar[$row] += $change * $change * 0.25;
+                $limits += $change;
+                $both++;
+            }
+            if ($both === 2) {
+                $sz[$row] += $limits * $limits * 0.25;
+            }
+        }
+        $this->sums = [
+            'magnification' => $sm, 'fieldWidthMm' => $sf, 'fieldHeightMm' => $sf, 'workingDistanceMm' => $sw, 'subjectDistanceMm' => $ss,
+            'effectiveAperture' => $sn, 'stopsLost' => $sl, 'depthOfFieldMm' => $sz, 'nearMm' => $snear, 'farMm' => $sfar,
+            'waveDepthMm' => $sv, 'airyDiameterMm' => $sn, 'detailMm' => $sd, 'entrancePupilMm' => $sp,
+        ];
+        $this->most = ['magnification' => $mostM, 'workingDistanceMm' => $mostW, 'effectiveAperture' => $mostN];
+        $this->sources = ['magnification' => $fromM, 'workingDistanceMm' => $fromW, 'effectiveAperture' => $fromN];
+        $this->scaled = true;
     }
 
     /**
@@ -80,10 +203,10 @@ final class HalfWidthSums
         ];
         $halfWidths = [];
         foreach ($this->sums as $name => $column) {
-            $factor = isset($this->scaled[$name]) ? $factors[$name] ?? 1.0 : 1.0;
+            $factor = $this->scaled ? $factors[$name] ?? 1.0 : 1.0;
             $roots = [];
             foreach ($column as $sum) {
-                $roots[] = $sum === null ? null : sqrt($sum) * $factor;
+                $roots[] = $sum > 0.0 ? sqrt($sum) * $factor : null;
             }
             $halfWidths[$name] = $roots;
         }
@@ -97,101 +220,6 @@ final class HalfWidthSums
         return $this->sources;
     }
 
-    /**
-     * Readings that were summed without their constant factor.
-     *
-     * @var array<string, true>
-     */
-    private array $scaled = [];
-
-    /**
-     * Field, spot, detail, wave depth and depth of field follow from magnification, aperture and the two limits.
-     */
-    private function addDerived(TrainReadings $up, TrainReadings $down): void
-    {
-        $field = $this->sums['fieldWidthMm'];
-        $airy = $this->sums['airyDiameterMm'];
-        $detail = $this->sums['detailMm'];
-        $wave = $this->sums['waveDepthMm'];
-        $depth = $this->sums['depthOfFieldMm'];
-        for ($row = 0; $row < $this->rows; $row++) {
-            $m1 = $up->magnification[$row];
-            $m2 = $down->magnification[$row];
-            $n1 = $up->effectiveAperture[$row];
-            $n2 = $down->effectiveAperture[$row];
-            if ($n1 !== null && $n2 !== null) {
-                $airy[$row] = ($airy[$row] ?? 0.0) + ($n1 - $n2) * ($n1 - $n2) / 4.0;
-            }
-            if ($m1 === null || $m2 === null || $m1 <= 0.0 || $m2 <= 0.0) {
-                continue;
-            }
-            $change = 1.0 / $m1 - 1.0 / $m2;
-            $field[$row] = ($field[$row] ?? 0.0) + $change * $change / 4.0;
-            if ($n1 !== null && $n2 !== null) {
-                $r1 = $n1 / $m1;
-                $r2 = $n2 / $m2;
-                $change = $r1 - $r2;
-                $detail[$row] = ($detail[$row] ?? 0.0) + $change * $change / 4.0;
-                $change = $r1 * $r1 - $r2 * $r2;
-                $wave[$row] = ($wave[$row] ?? 0.0) + $change * $change / 4.0;
-                $near1 = $up->nearMm[$row];
-                $near2 = $down->nearMm[$row];
-                $far1 = $up->farMm[$row];
-                $far2 = $down->farMm[$row];
-                if ($near1 !== null && $near2 !== null && $far1 !== null && $far2 !== null) {
-                    $change = $near1 + $far1 - $near2 - $far2;
-                    $depth[$row] = ($depth[$row] ?? 0.0) + $change * $change / 4.0;
-                }
-            }
-        }
-        $this->sums['fieldWidthMm'] = $this->sums['fieldHeightMm'] = $field;
-        $this->sums['airyDiameterMm'] = $airy;
-        $this->sums['detailMm'] = $detail;
-        $this->sums['waveDepthMm'] = $wave;
-        $this->sums['depthOfFieldMm'] = $depth;
-        $this->scaled = ['fieldWidthMm' => true, 'fieldHeightMm' => true, 'airyDiameterMm' => true, 'detailMm' => true, 'waveDepthMm' => true];
-    }
-
-    /**
-     * @param  array<int, ?float>  $up
-     * @param  array<int, ?float>  $down
-     */
-    private function addPlain(string $name, array $up, array $down): void
-    {
-        $sums = $this->sums[$name];
-        foreach ($up as $row => $a) {
-            $b = $down[$row];
-            if ($a !== null && $b !== null) {
-                $change = $a - $b;
-                $sums[$row] = ($sums[$row] ?? 0.0) + $change * $change / 4.0;
-            }
-        }
-        $this->sums[$name] = $sums;
-    }
-
-    /**
-     * @param  array<int, ?float>  $up
-     * @param  array<int, ?float>  $down
-     */
-    private function addColumn(string $name, UncertainInput $input, array $up, array $down): void
-    {
-        $sums = $this->sums[$name];
-        $most = $this->most[$name];
-        $sources = $this->sources[$name];
-        foreach ($up as $row => $a) {
-            $b = $down[$row];
-            if ($a !== null && $b !== null) {
-                $change = $a - $b;
-                $share = $change * $change / 4.0;
-                $sums[$row] = ($sums[$row] ?? 0.0) + $share;
-                if ($share > $most[$row]) {
-                    $most[$row] = $share;
-                    $sources[$row] = $input;
-                }
-            }
-        }
-        $this->sums[$name] = $sums;
-        $this->most[$name] = $most;
-        $this->sources[$name] = $sources;
-    }
+    /** Whether readings were summed without their constant factor. */
+    private bool $scaled = false;
 }

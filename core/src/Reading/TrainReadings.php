@@ -167,6 +167,8 @@ final class TrainReadings
             }
         }
 
+        // Columns grow in local variables: appending to a property costs several times as much.
+        $cChief = $cCornerBrightness = $cCornerPart = $cEffectiveAperture = $cEndFieldT = $cEndFieldY = $cEndMm = $cEndT = $cEndY = $cEntrancePupilMm = $cFarMm = $cImage = $cMagnification = $cNearMm = $cOwnFieldY = $cOwnY = $cOwnZi = $cOwnZo = $cStopPart = $cStopsLost = $cSubjectDistanceMm = $cTraced = $cWorkingDistanceMm = [];
         foreach ($places as $place) {
             // The moving part itself.
             $own1 = -1.0;
@@ -236,10 +238,10 @@ final class TrainReadings
                     $own2 = abs($o2a) / (2.0 * $o2r);
                 }
                 if ($corners) {
-                    $self->ownZi[] = $rear + $way;
-                    $self->ownZo[] = $reversed ? $rear + $rim - $pa : $rear + $pb;
-                    $self->ownY[] = $lastY;
-                    $self->ownFieldY[] = $lastF;
+                    $cOwnZi[] = $rear + $way;
+                    $cOwnZo[] = $reversed ? $rear + $rim - $pa : $rear + $pb;
+                    $cOwnY[] = $lastY;
+                    $cOwnFieldY[] = $lastF;
                 }
             }
 
@@ -335,29 +337,29 @@ final class TrainReadings
                     }
                 }
             }
-            $self->image[] = $image;
-            $self->magnification[] = $magnification;
-            $self->workingDistanceMm[] = $working;
-            $self->subjectDistanceMm[] = $subject;
-            $self->effectiveAperture[] = $effective;
-            $self->stopsLost[] = $effective !== null && $marked !== null ? 2.0 * log($effective / $marked, 2.0) : null;
-            $self->nearMm[] = $near;
-            $self->farMm[] = $far;
-            $self->entrancePupilMm[] = $pupilMm;
+            $cImage[] = $image;
+            $cMagnification[] = $magnification;
+            $cWorkingDistanceMm[] = $working;
+            $cSubjectDistanceMm[] = $subject;
+            $cEffectiveAperture[] = $effective;
+            $cStopsLost[] = $effective !== null && $marked !== null ? 2.0 * log($effective / $marked, 2.0) : null;
+            $cNearMm[] = $near;
+            $cFarMm[] = $far;
+            $cEntrancePupilMm[] = $pupilMm;
             if (! $corners) {
                 continue;
             }
-            $self->stopPart[] = $stop;
-            $self->chief[] = $x;
-            $self->traced[] = $neff;
-            $self->endMm[] = $end;
-            $self->endY[] = $y;
-            $self->endT[] = $t;
-            $self->endFieldY[] = $fy;
-            $self->endFieldT[] = $ft;
+            $cStopPart[] = $stop;
+            $cChief[] = $x;
+            $cTraced[] = $neff;
+            $cEndMm[] = $end;
+            $cEndY[] = $y;
+            $cEndT[] = $t;
+            $cEndFieldY[] = $fy;
+            $cEndFieldT[] = $ft;
             if ($x === null || $effective === null) {
-                $self->cornerBrightness[] = null;
-                $self->cornerPart[] = null;
+                $cCornerBrightness[] = null;
+                $cCornerPart[] = null;
 
                 continue;
             }
@@ -415,9 +417,32 @@ final class TrainReadings
                     }
                 }
             }
-            $self->cornerBrightness[] = $least;
-            $self->cornerPart[] = $cut;
+            $cCornerBrightness[] = $least;
+            $cCornerPart[] = $cut;
         }
+        $self->chief = $cChief;
+        $self->cornerBrightness = $cCornerBrightness;
+        $self->cornerPart = $cCornerPart;
+        $self->effectiveAperture = $cEffectiveAperture;
+        $self->endFieldT = $cEndFieldT;
+        $self->endFieldY = $cEndFieldY;
+        $self->endMm = $cEndMm;
+        $self->endT = $cEndT;
+        $self->endY = $cEndY;
+        $self->entrancePupilMm = $cEntrancePupilMm;
+        $self->farMm = $cFarMm;
+        $self->image = $cImage;
+        $self->magnification = $cMagnification;
+        $self->nearMm = $cNearMm;
+        $self->ownFieldY = $cOwnFieldY;
+        $self->ownY = $cOwnY;
+        $self->ownZi = $cOwnZi;
+        $self->ownZo = $cOwnZo;
+        $self->stopPart = $cStopPart;
+        $self->stopsLost = $cStopsLost;
+        $self->subjectDistanceMm = $cSubjectDistanceMm;
+        $self->traced = $cTraced;
+        $self->workingDistanceMm = $cWorkingDistanceMm;
 
         return $self;
     }
