@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Finding;
+
+use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Rig\Rig;
+
+/** Which cautions a rig, its subject and its surroundings call for. */
+final class Cautions
+{
+    /** From here on a rig is heavy: known mass, g, or length to the front-most metal, mm. */
+    private const HEAVY_G = 2000.0;
+
+    private const LONG_MM = 350.0;
+
+    /**
+     * @param  float  $lengthMm  sensor to front-most metal
+     * @param  list<Finding>  $findings
+     * @return list<Caution>
+     */
+    public static function of(Rig $rig, Reading $reading, float $lengthMm, array $findings): array
+    {
+        $codes = [];
+        foreach ($rig->conditions->surroundings as $where) {
+            if (in_array($where, ['sun', 'cold', 'water'], true)) {
+                $codes[] = $where;
+            }
+        }
+        foreach ($rig->chain as $part) {
+            if ($part->kind === Kind::Port) {
+                $codes[] = 'water';
+            }
+        }
+        foreach (['stings', 'protected', 'hot'] as $trait) {
+            if ($rig->subject?->has($trait) === true) {
+                $codes[] = $trait;
+            }
+        }
+        if ($rig->subject?->has('melts') === true) {
+            $codes[] = 'hot';
+        }
+        $found = array_map(static fn (Finding $finding): Code => $finding->code, $findings);
+        if (($rig->inventory->massG ?? 0.0) >= self::HEAVY_G || $lengthMm >= self::LONG_MM || in_array(Code::HeavyFront, $found, true)) {
+            $codes[] = 'heavy';
+        }
+        if (in_array(Code::ThreadLookalike, $found, true)) {
+            $codes[] = 'thread';
+        }
+        if ($rig->subject?->has('flees') === true && ($reading->workingDistanceMm ?? INF) < 150.0) {
+            $codes[] = 'flash';
+        }
+
+        return array_map(Caution::of(...), array_values(array_unique($codes)));
+    }
+}
