@@ -34,6 +34,12 @@ final readonly class Mend
         return new self($this->pattern, $this->numbers, $this->steps, $magnification);
     }
 
+    /** The same with a name to say. */
+    public function naming(string $name): self
+    {
+        return new self($this->pattern, ['name' => $name] + $this->numbers, $this->steps, $this->magnification);
+    }
+
     public static function set(string $pattern, int $part, TravelKind $kind, float $value): self
     {
         return new self($pattern, ['value' => $value], [MendStep::set($part, $kind, $value)]);

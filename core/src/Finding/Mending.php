@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Finding;
+
+use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Reading\Infinity;
+use ZincThimble\Core\Reading\Range;
+use ZincThimble\Core\Reading\Reader;
+use ZincThimble\Core\Rig\Rig;
+
+/**
+ * Changes that cure a finding. Every candidate is carried out on a copy and kept only when the finding is gone, nothing
+ * worse has come, and a lens is left.
+ */
+final class Mending
+{
+    /** More ways than this to cure one thing only confuse. */
+    private const MOST = 2;
+
+    /** Findings that no change of the rig cures, and why. */
+    public const WITHOUT = [
+        'heavy-front' => 'It is held differently, not built differently.',
+        'screw-loose' => 'It is a way of holding the barrel, not of building the rig.',
+        'data-disagree' => 'Only a measurement tells which figure is wrong.',
+        'no-shoulder' => 'The adapter is what it is; it is screwed in with care.',
+        'body-uncoupled' => 'It is a setting of the camera.',
+        'flare' => 'It is cured with black lining, which changes no figure.',
+        'estimated' => 'Only a measurement makes an assumption sure.',
+        'unsuited' => 'It takes another lens, which is the person’s choice.',
+    ];
+
+    /**
+     * @param  list<Finding>  $findings  all of the rig's
+     * @param  list<Part>  $kit  parts at hand that are not in the rig
+     * @return list<Mend> the least change of magnification first
+     */
+    public static function of(Rig $rig, Finding $finding, array $findings, array $kit = []): array
+    {
+        if (isset(self::WITHOUT[$finding->code->value])) {
+            return [];
+        }
+        $before = Reader::read($rig)->magnification ?? 0.0;
+        $mends = [];
+        foreach (Candidates::for($rig, $finding, $kit) as $candidate) {
+            try {
+                $after = self::applied($rig, $candidate);
+            } catch (InvalidFigure) {
+                continue;
+            }
+            if ($after->lenses === [] && $rig->lenses !== []) {
+                continue;
+            }
+            if (self::cures($finding, $findings, self::findings($after))) {
+                $mends[] = $candidate->leavingMagnification(Reader::read($after)->magnification);
+            }
+        }
+        usort($mends, static fn (Mend $a, Mend $b): int => [count($a->steps), abs(($a->magnification ?? 0.0) - $before)] <=> [count($b->steps), abs(($b->magnification ?? 0.0) - $before)]);
+
+        return array_slice($mends, 0, self::MOST);
+    }
+
+    /** The rig after all steps of a mend. */
+    public static function applied(Rig $rig, Mend $mend): Rig
+    {
+        foreach ($mend->steps as $step) {
+            $rig = $step->applyTo($rig);
+        }
+
+        return $rig;
+    }
+
+    /** @return list<Finding> without what needs half-widths */
+    public static function findings(Rig $rig): array
+    {
+        $range = Range::of($rig);
+
+        return Findings::of($rig, Reader::read($rig), $range, Infinity::of($rig, $range));
+    }
+
+    /**
+     * Whether one finding fewer of that code is there, and nothing new that is worse than it.
+     *
+     * @param  list<Finding>  $before
+     * @param  list<Finding>  $after
+     */
+    public static function cures(Finding $finding, array $before, array $after): bool
+    {
+        if (self::count($after, $finding->code) >= self::count($before, $finding->code)) {
+            return false;
+        }
+        foreach ($after as $each) {
+            $known = array_filter($before, static fn (Finding $other): bool => $other->code === $each->code && $other->severity->rank() <= $each->severity->rank());
+            if ($known === [] && $each->severity->rank() < $finding->severity->rank()) {
+                return false;
+            }
+            if ($each->severity === Severity::Stop && self::count($after, $each->code) > self::count($before, $each->code)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @param  list<Finding>  $findings */
+    private static function count(array $findings, Code $code): int
+    {
+        return count(array_filter($findings, static fn (Finding $each): bool => $each->code === $code));
+    }
+}
