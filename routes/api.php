@@ -25,6 +25,7 @@ Route::middleware(['auth:sanctum', 'throttle:bench'])->group(function (): void {
         Route::put('name', [RigController::class, 'name']);
         Route::get('sweep', [RigController::class, 'sweep']);
         Route::get('tray', [RigController::class, 'tray']);
+        Route::get('mends', [RigController::class, 'mends']);
         Route::get('file', [RigController::class, 'export']);
     });
 });

@@ -7,12 +7,11 @@ namespace App\Api;
 use OpenApi\Attributes as OA;
 
 /** One finding, its sentence as a pattern with numbers. */
-#[OA\Schema(required: ['code', 'severity', 'place', 'pattern', 'numbers', 'message', 'mends'])]
+#[OA\Schema(required: ['code', 'severity', 'place', 'pattern', 'numbers', 'message'])]
 final readonly class FindingView
 {
     /**
      * @param  array<string, float|int|string>  $numbers
-     * @param  list<MendView>  $mends
      */
     public function __construct(
         #[OA\Property()]
@@ -27,8 +26,6 @@ final readonly class FindingView
         public array $numbers,
         #[OA\Property()]
         public string $message,
-        #[OA\Property(items: new OA\Items(ref: MendView::class))]
-        public array $mends,
     ) {
     }
 }

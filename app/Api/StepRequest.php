@@ -12,7 +12,7 @@ final readonly class StepRequest
 {
     /** @param  list<int>|null  $parts */
     public function __construct(
-        #[OA\Property(enum: ['set', 'insert', 'remove', 'turn', 'move', 'camera'])]
+        #[OA\Property(enum: ['set', 'insert', 'remove', 'turn', 'move', 'camera', 'mend', 'solve'])]
         public string $action,
         #[OA\Property(description: 'Place in the chain, from the camera outwards')]
         public ?int $place = null,
@@ -22,6 +22,10 @@ final readonly class StepRequest
         public ?float $value = null,
         #[OA\Property(description: 'Parts of the kit, for insert and camera', items: new OA\Items(type: 'integer'))]
         public ?array $parts = null,
+        #[OA\Property(description: 'Code of the finding, for mend; value says which of its mends')]
+        public ?string $code = null,
+        #[OA\Property(description: 'The reading to set, for solve; value says to what', enum: ['magnification', 'fieldWidthMm', 'workingDistanceMm', 'subjectDistanceMm'])]
+        public ?string $wish = null,
     ) {
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Rigs;
 
 use App\Api\CameraView;
+use App\Api\CautionView;
 use App\Api\ChainPart;
 use App\Api\Doubt;
 use App\Api\DrawingCamera;
@@ -15,15 +16,21 @@ use App\Api\FindingView;
 use App\Api\HistoryView;
 use App\Api\InfinityView;
 use App\Api\Interval;
+use App\Api\MendsView;
+use App\Api\MendView;
 use App\Api\RangeView;
 use App\Api\Readings;
 use App\Api\RigView;
+use App\Api\StepRequest;
 use App\Api\SubjectView;
 use App\Api\TravelMark;
 use App\Api\TravelView;
 use App\Models\Rig;
 use ZincThimble\Core\Drawing\Plan;
+use ZincThimble\Core\Finding\Caution;
+use ZincThimble\Core\Finding\Cautions;
 use ZincThimble\Core\Finding\Finding;
+use ZincThimble\Core\Finding\Mending;
 use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\Bellows;
 use ZincThimble\Core\Gear\Lens;
@@ -40,7 +47,7 @@ use ZincThimble\Core\Rig\Travels;
 /** Turns what the core says of a rig into what its screen gets. */
 final class RigViews
 {
-    public function __construct(private readonly RigStore $store)
+    public function __construct(private readonly RigStore $store, private readonly KitAtHand $kit)
     {
     }
 
@@ -62,14 +69,34 @@ final class RigViews
             new InfinityView($answer->infinity->reached, $answer->infinity->overshotMm, $answer->infinity->spacerToKeepMm, $answer->infinity->furthestSubjectMm),
             $this->doubts($rig, $answer),
             array_map(fn (Finding $finding): FindingView => new FindingView(
-                $finding->code->value, $finding->severity->value, $finding->part, $finding->pattern, $finding->numbers, $finding->message(), [],
+                $finding->code->value, $finding->severity->value, $finding->part, $finding->pattern, $finding->numbers, $finding->message(),
             ), $answer->findings),
-            [],
+            array_map(
+                fn (Caution $caution): CautionView => new CautionView($caution->code, $caution->text),
+                Cautions::of($rig, $answer->reading, $answer->axis->front + $answer->axis->converterMm, $answer->findings),
+            ),
             $this->drawing($rig, $answer),
             $rig->subject === null ? null : new SubjectView($rig->subject->name, $rig->subject->widthMm, $rig->subject->depthMm),
             $rig->blurLimitMm,
             new HistoryView($history['undo'], $history['redo']),
         );
+    }
+
+    public function mends(Rig $row, CoreRig $rig): MendsView
+    {
+        $findings = Answer::of($rig)->findings;
+        $kit = $this->kit->left($row);
+        $views = [];
+        foreach ($findings as $finding) {
+            foreach (Mending::of($rig, $finding, $findings, $kit) as $i => $mend) {
+                $views[] = new MendView(
+                    $finding->code->value, $finding->part, $mend->pattern, $mend->numbers, $mend->magnification,
+                    new StepRequest('mend', $finding->part, value: (float) $i, code: $finding->code->value),
+                );
+            }
+        }
+
+        return new MendsView($row->revision, $views);
     }
 
     /** A sweep as JSON, in the shape of SweepView. */

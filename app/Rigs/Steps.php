@@ -11,15 +11,18 @@ use Illuminate\Validation\ValidationException;
 use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\KitFile;
 use ZincThimble\Core\File\KitItem;
+use ZincThimble\Core\Finding\Mending;
 use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part as CorePart;
-use ZincThimble\Core\Gear\Parts;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Join\Mating;
+use ZincThimble\Core\Reading\Answer;
+use ZincThimble\Core\Reading\Solver;
+use ZincThimble\Core\Reading\Wish;
 use ZincThimble\Core\Rig\Arrangement;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 use ZincThimble\Core\Rig\TravelKind;
@@ -28,6 +31,10 @@ use ZincThimble\Core\Rig\Travels;
 /** Carries out one step that a person takes at the bench. */
 final class Steps
 {
+    public function __construct(private readonly KitAtHand $kit)
+    {
+    }
+
     /** A rig longer than this is a mistake. */
     private const LONGEST = 40;
 
@@ -46,6 +53,8 @@ final class Steps
                 'turn' => $this->turn($rig, $step),
                 'move' => $this->move($rig, $step),
                 'camera' => $this->camera($row, $rig, $step),
+                'mend' => $this->mend($row, $rig, $step),
+                'solve' => $this->solve($rig, $step),
                 default => throw ValidationException::withMessages(['action' => 'There is no such step.']),
             };
         } catch (InvalidFigure $fault) {
@@ -77,7 +86,7 @@ final class Steps
     private function insert(Rig $row, CoreRig $rig, StepRequest $step): array
     {
         $place = $this->place($step, count($rig->chain));
-        $parts = array_map(fn (Part $part): CorePart => $this->made($part), $this->fromKit($row, $step->parts ?? []));
+        $parts = array_map(fn (Part $part): CorePart => $this->kit->part($part), $this->fromKit($row, $step->parts ?? []));
         if ($parts === []) {
             throw ValidationException::withMessages(['parts' => 'Choose a part to put in.']);
         }
@@ -147,10 +156,46 @@ final class Steps
         if (count($parts) !== 1) {
             throw ValidationException::withMessages(['parts' => 'Choose one camera.']);
         }
-        $camera = Camera::from(new Values(['kitPart' => $parts[0]->id] + $this->fields($parts[0])));
+        $camera = Camera::from(new Values($this->kit->fields($parts[0])));
         $conditions = $rig->conditions->with(['mode' => null]);
 
         return [$rig->withCamera($camera)->withConditions($conditions), 'change to '.($camera->name ?? 'another camera')];
+    }
+
+    /**
+     * One of the mends of a finding, worked out again here: a screen can't ask for any other change by this way.
+     *
+     * @return array{CoreRig, string}
+     */
+    private function mend(Rig $row, CoreRig $rig, StepRequest $step): array
+    {
+        $answer = Answer::of($rig);
+        foreach ($answer->findings as $finding) {
+            if ($finding->code->value === $step->code && $finding->part === $step->place) {
+                $mend = Mending::of($rig, $finding, $answer->findings, $this->kit->left($row))[(int) ($step->value ?? 0)] ?? null;
+                if ($mend !== null) {
+                    return [Mending::applied($rig, $mend), lcfirst($mend->label())];
+                }
+            }
+        }
+        throw ValidationException::withMessages(['code' => 'That is cured already, or can’t be cured so.']);
+    }
+
+    /** @return array{CoreRig, string} */
+    private function solve(CoreRig $rig, StepRequest $step): array
+    {
+        $wish = Wish::tryFrom((string) $step->wish);
+        if ($wish === null || $step->value === null || $step->value < 0.0) {
+            throw ValidationException::withMessages(['value' => 'Say which reading, and what it should be.']);
+        }
+        $solution = Solver::anywhere($rig, $wish, $step->value);
+        if ($solution === null) {
+            throw ValidationException::withMessages(['wish' => 'Nothing on this rig moves focus: change its parts.']);
+        }
+        $unit = $wish === Wish::Magnification ? 'x' : 'mm';
+        $told = ($solution->exact ? 'set to ' : 'as near as it gets to ').Phrase::figure($step->value, $unit).' with '.$rig->chain[$solution->travel->part]->label();
+
+        return [$solution->rig, $told];
     }
 
     private function place(StepRequest $step, int $last): int
@@ -183,21 +228,6 @@ final class Steps
         }
 
         return $parts;
-    }
-
-    private function made(Part $part): CorePart
-    {
-        return Parts::make($part->kindOf(), new Values(['kitPart' => $part->id] + $this->fields($part)));
-    }
-
-    /**
-     * The fields of a kit's part without what only a kit has.
-     *
-     * @return array<string, mixed>
-     */
-    private function fields(Part $part): array
-    {
-        return array_diff_key(self::item($part)->fields, ['id' => 0, 'count' => 0, 'marriedTo' => 0, 'note' => 0]);
     }
 
     /** @throws FileInvalid when the row holds no valid part */

@@ -93,6 +93,21 @@ export const strings = {
         none: 'Nothing to find fault with.',
         severity: { stop: 'Can’t work', warn: 'Works badly', note: 'Worth knowing' } as Record<string, string>,
     },
+    cautions: {
+        title: 'Take care',
+        local: 'Local rules and trained people come first.',
+    },
+    setTo: {
+        title: 'Set to…',
+        lifeSize: 'Life size, 1 : 1',
+        largest: 'As large as it goes',
+        smallest: 'As small as it goes',
+        infinity: 'Infinity',
+        fill: 'Fill the frame with',
+        magnify: 'Magnify',
+        from: 'Working distance',
+        set: 'Set',
+    },
     travel: {
         length: 'draw',
         focus: 'focus ring',

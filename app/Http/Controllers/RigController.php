@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Api\MendsView;
 use App\Api\RigSummary;
 use App\Api\RigView;
 use App\Api\StepRequest;
@@ -152,6 +153,14 @@ final class RigController
         }
 
         return response()->json($tray->at($rig, $core, $place));
+    }
+
+    #[OA\Get(path: '/rigs/{rig}/mends', operationId: 'showMends', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'What cures the findings', content: new OA\JsonContent(ref: MendsView::class))])]
+    public function mends(Rig $rig): JsonResponse
+    {
+        Gate::authorize('view', $rig);
+
+        return response()->json($this->views->mends($rig, $this->store->read($rig)));
     }
 
     #[OA\Get(path: '/rigs/{rig}/file', operationId: 'exportRig', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'The rig as a version-1 file', content: new OA\MediaType(mediaType: 'application/json', schema: new OA\Schema(type: 'object')))])]

@@ -6,6 +6,8 @@ namespace App\Http\Requests;
 
 use App\Api\StepRequest;
 use Illuminate\Validation\Rule;
+use ZincThimble\Core\Finding\Code;
+use ZincThimble\Core\Reading\Wish;
 
 /** One step at the bench. */
 final class TakeStep extends RevisionRequest
@@ -14,22 +16,24 @@ final class TakeStep extends RevisionRequest
     public function rules(): array
     {
         return parent::rules() + [
-            'step' => ['required', 'array:action,place,travel,value,parts'],
-            'step.action' => ['required', 'string', Rule::in(['set', 'insert', 'remove', 'turn', 'move', 'camera'])],
+            'step' => ['required', 'array:action,place,travel,value,parts,code,wish'],
+            'step.action' => ['required', 'string', Rule::in(['set', 'insert', 'remove', 'turn', 'move', 'camera', 'mend', 'solve'])],
             'step.place' => ['nullable', 'integer:strict', 'min:0', 'max:100'],
             'step.travel' => ['nullable', 'string', 'max:40'],
             'step.value' => ['nullable', 'numeric:strict', 'min:-100000', 'max:100000'],
             'step.parts' => ['nullable', 'array', 'max:12'],
+            'step.code' => ['nullable', 'string', Rule::enum(Code::class)],
+            'step.wish' => ['nullable', 'string', Rule::enum(Wish::class)],
             'step.parts.*' => ['integer:strict', 'min:1', 'max:9000000000000'],
         ];
     }
 
     public function step(): StepRequest
     {
-        /** @var array{action: string, place?: ?int, travel?: ?string, value?: int|float|null, parts?: list<int>|null} $step */
+        /** @var array{action: string, place?: ?int, travel?: ?string, value?: int|float|null, parts?: list<int>|null, code?: ?string, wish?: ?string} $step */
         $step = $this->validated('step');
         $value = $step['value'] ?? null;
 
-        return new StepRequest($step['action'], $step['place'] ?? null, $step['travel'] ?? null, $value === null ? null : (float) $value, $step['parts'] ?? null);
+        return new StepRequest($step['action'], $step['place'] ?? null, $step['travel'] ?? null, $value === null ? null : (float) $value, $step['parts'] ?? null, $step['code'] ?? null, $step['wish'] ?? null);
     }
 }

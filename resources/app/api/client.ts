@@ -61,6 +61,7 @@ export const api = {
         told(client.PUT('/rigs/{rig}/name', { params: at(rig), body: { revision, name } })),
     remove: (rig: number) => told(client.DELETE('/rigs/{rig}', { params: at(rig) })),
     sweep: (rig: number, travel: string) => told(client.GET('/rigs/{rig}/sweep', { params: { ...at(rig), query: { travel } } })),
+    mends: (rig: number) => told(client.GET('/rigs/{rig}/mends', { params: at(rig) })),
     tray: (rig: number, place: number) => told(client.GET('/rigs/{rig}/tray', { params: { ...at(rig), query: { place } } })),
     fileAddress: (rig: number) => `/api/rigs/${rig}/file`,
 };

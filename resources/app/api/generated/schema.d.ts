@@ -212,6 +212,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/rigs/{rig}/mends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showMends"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/rigs/{rig}/file": {
         parameters: {
             query?: never;
@@ -358,7 +374,6 @@ export interface components {
                 [key: string]: number | string;
             };
             message: string;
-            mends: components["schemas"]["MendView"][];
         };
         /** @description What undo and redo would do. */
         HistoryView: {
@@ -391,10 +406,20 @@ export interface components {
         };
         /** @description A change that cures a finding, to be sent back as a step. */
         MendView: {
-            label: string;
+            code: string;
+            place: number | null;
+            pattern: string;
+            numbers: {
+                [key: string]: number | string;
+            };
             /** Format: float */
             magnification: number | null;
             step: components["schemas"]["StepRequest"];
+        };
+        /** @description What cures the findings of a rig. */
+        MendsView: {
+            revision: number;
+            mends: components["schemas"]["MendView"][];
         };
         /** @description A part of a kit, as the shelf and the tray show it. */
         PartView: {
@@ -521,7 +546,7 @@ export interface components {
         /** @description One change of a rig: set a control, put parts in, take one off, turn or move one, change the camera. */
         StepRequest: {
             /** @enum {string} */
-            action: "set" | "insert" | "remove" | "turn" | "move" | "camera";
+            action: "set" | "insert" | "remove" | "turn" | "move" | "camera" | "mend" | "solve";
             /** @description Place in the chain, from the camera outwards */
             place?: number | null;
             /** @description Name of the travel, for set */
@@ -533,6 +558,13 @@ export interface components {
             value?: number | null;
             /** @description Parts of the kit, for insert and camera */
             parts?: number[] | null;
+            /** @description Code of the finding, for mend; value says which of its mends */
+            code?: string | null;
+            /**
+             * @description The reading to set, for solve; value says to what
+             * @enum {string|null}
+             */
+            wish?: "magnification" | "fieldWidthMm" | "workingDistanceMm" | "subjectDistanceMm" | null;
         };
         /** @description What is photographed. */
         SubjectView: {
@@ -1060,6 +1092,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    showMends: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What cures the findings */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendsView"];
                 };
             };
         };

@@ -1,6 +1,7 @@
+import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { type Schema, type TravelView } from '../../api/client';
+import { api, type Schema, type TravelView } from '../../api/client';
 import { jointItem, RigDrawing } from '../../drawing/RigDrawing';
 import { Bar } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
@@ -14,6 +15,7 @@ import { KeepDialog, KeysDialog } from './dialogs';
 import { PictureFrame } from './PictureFrame';
 import { Readings, TwoFigures } from './Readings';
 import { RigMenu } from './RigMenu';
+import { SetTo } from './SetTo';
 import { TrayPanel } from './TrayPanel';
 import { useRig, useSweeps } from './useRig';
 
@@ -30,6 +32,11 @@ export function Bench({ id, person, rigs }: Props) {
     const { query, change, step, undo, redo, rename } = useRig(id);
     const rig = query.data;
     const sweeps = useSweeps(rig);
+    const mends = useQuery({
+        queryKey: ['mends', id, rig?.revision],
+        queryFn: () => api.mends(id),
+        enabled: rig !== undefined && rig.findings.length > 0,
+    });
     const [held, setHeld] = useState<Held | null>(null);
     const [fetching, setFetching] = useState<string | null>(null);
     const [selected, setSelected] = useState<number | null>(null);
@@ -211,6 +218,7 @@ export function Bench({ id, person, rigs }: Props) {
                                     : ''}
                         </span>
                         <div className="ml-auto flex">
+                            {rig && <SetTo rig={rig} onStep={step} />}
                             <RigMenu
                                 id={id}
                                 rigs={rigs}
@@ -277,7 +285,14 @@ export function Bench({ id, person, rigs }: Props) {
                     {shown && rig && (
                         <>
                             <Readings rig={rig} shown={shown} units={units} />
-                            <Findings findings={shown.findings} units={units} />
+                            <Findings
+                                findings={shown.findings}
+                                mends={live || mends.data?.revision !== rig.revision ? [] : mends.data.mends}
+                                cautions={rig.cautions}
+                                busy={change.isPending}
+                                units={units}
+                                onMend={(mend) => void step(mend.step).catch(() => undefined)}
+                            />
                         </>
                     )}
                 </aside>
