@@ -36,7 +36,7 @@ test('dragging a control changes every figure from the sweep, without a request 
 test('the work is there again after a reload, with its history', async ({ page }) => {
     await openDemonstration(page, 'Lichen disc');
     await page.getByRole('option', { name: /^Tube 9,/ }).click();
-    await page.getByRole('button', { name: 'Take off' }).click();
+    await page.getByRole('button', { name: 'Take off', exact: true }).click();
     await expect(page.getByRole('option', { name: /^Tube 9,/ })).toHaveCount(0);
     const magnification = await shown(page, 'Magnification');
     await page.reload();
@@ -69,10 +69,19 @@ test('a lost connection is said, and the rig stays as it was', async ({ page }) 
     await openDemonstration(page, 'Lichen disc');
     await page.route('**/steps', (route) => route.abort());
     await page.getByRole('option', { name: /^Tube 9,/ }).click();
-    await page.getByRole('button', { name: 'Take off' }).click();
+    await page.getByRole('button', { name: 'Take off', exact: true }).click();
     await expect(page.getByRole('status')).toHaveText('not saved');
     await expect(page.getByRole('option', { name: /^Tube 9,/ })).toBeVisible();
     await page.unroute('**/steps');
-    await page.getByRole('button', { name: 'Take off' }).click();
+    await page.getByRole('button', { name: 'Take off', exact: true }).click();
     await expect(page.getByRole('status')).toHaveText('saved');
+});
+
+test('a mend is carried out by its button, and undone', async ({ page }) => {
+    await openDemonstration(page, 'Lichen disc');
+    await page.getByRole('button', { name: /^Take off all tubes/ }).click();
+    await expect(page.getByRole('option', { name: /^Tube 9,/ })).toHaveCount(0);
+    await expect(page.getByRole('region', { name: 'Focus', exact: true })).toContainText('infinity kept');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('option', { name: /^Tube 9,/ })).toBeVisible();
 });

@@ -113,7 +113,9 @@ final class Candidates
     {
         yield from self::lessExtension($rig);
         $places = array_keys(array_filter($rig->chain, static fn (Part $part): bool => in_array($part->kind, [Kind::Tube, Kind::CloseUpLens], true)));
-        if (count($places) > 1) {
+        $closeUps = array_filter($places, static fn (int $place): bool => $rig->chain[$place]->kind === Kind::CloseUpLens);
+        // Without close-up lenses this is what taking off all tubes does.
+        if (count($places) > 1 && $closeUps !== []) {
             yield new Mend('Take off tubes and close-up lenses', [], array_map(MendStep::remove(...), array_reverse($places)));
         }
     }
