@@ -16,9 +16,4 @@ final readonly class JointEnd
     {
         return $this->joints[0] ?? null;
     }
-
-    public function turned(Side $side): self
-    {
-        return new self($side, $this->joints);
-    }
 }

@@ -9,9 +9,4 @@ enum Side: string
 {
     case Male = 'male';
     case Female = 'female';
-
-    public function opposite(): self
-    {
-        return $this === self::Male ? self::Female : self::Male;
-    }
 }

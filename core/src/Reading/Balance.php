@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Reading;
 
+use ZincThimble\Core\Gear\Casing;
 use ZincThimble\Core\Gear\Outline;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Trace\Axis;
@@ -23,10 +24,7 @@ final class Balance
         foreach ($rig->chain as $i => $part) {
             $casing = $part->casing;
             if ($casing->massG !== null) {
-                $rear = $axis->rearMm[$i];
-                $balance = $casing->balanceMm === null ? ($rear + $axis->frontMm[$i]) / 2.0 : $rear + $casing->balanceMm;
-                // A converter stands in front of the mount and pushes all the rest out.
-                $balance += $i === 0 ? $axis->converterMm / 2.0 : $axis->converterMm;
+                $balance = self::ofPart($axis, $i, $casing);
                 $sum = ($sum ?? 0.0) + $casing->massG * ($balance - $mount);
             }
         }
@@ -75,14 +73,22 @@ final class Balance
         foreach ($rig->chain as $i => $part) {
             $casing = $part->casing;
             if ($casing->massG !== null) {
-                $rear = $axis->rearMm[$i];
-                $balance = $casing->balanceMm === null ? ($rear + $axis->frontMm[$i]) / 2.0 : $rear + $casing->balanceMm;
-                $balance += $i === 0 ? $axis->converterMm / 2.0 : $axis->converterMm;
+                $balance = self::ofPart($axis, $i, $casing);
                 $mass += $casing->massG;
                 $sum += $casing->massG * $balance;
             }
         }
 
         return $mass > 0.0 ? [$sum / $mass, $mass] : null;
+    }
+
+    /** Where a part balances, mm from the sensor: in its middle unless given. */
+    private static function ofPart(Axis $axis, int $i, Casing $casing): float
+    {
+        $rear = $axis->rearMm[$i];
+        $balance = $casing->balanceMm === null ? ($rear + $axis->frontMm[$i]) / 2.0 : $rear + $casing->balanceMm;
+
+        // A converter stands in front of the mount and pushes all the rest out.
+        return $balance + ($i === 0 ? $axis->converterMm / 2.0 : $axis->converterMm);
     }
 }
