@@ -9,14 +9,16 @@ use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Spacer;
 
-/** The shortest way from one joint to another through the rings of a kit: fewest parts, then shortest, then cheapest. */
+/**
+ * The shortest way from one joint to another through the rings of a kit: fewest parts, then shortest (mm), then cheapest.
+ *
+ * A best way never comes to the same ring twice, so each ring is a place on a map and the way is found by Dijkstra's
+ * algorithm over it, with the three measures compared in that order.
+ */
 final class AdapterPaths
 {
-    /** Longer paths than this nobody builds. */
-    public const LONGEST = 3;
-
     /** Kinds that join two standards without doing anything else. */
-    private const RINGS = [Kind::Adapter, Kind::ReversingRing, Kind::CouplingRing, Kind::StepRing];
+    private const RINGS = [Kind::Adapter, Kind::Tube, Kind::ReversingRing, Kind::CouplingRing, Kind::StepRing];
 
     /**
      * @param  list<Part>  $kit  parts at hand, each once
@@ -33,43 +35,65 @@ final class AdapterPaths
                 $rings[] = $part;
             }
         }
-        /** @var list<list<Spacer>> $paths */
-        $paths = [[]];
-        for ($length = 1; $length <= self::LONGEST; $length++) {
-            $longer = [];
-            $found = [];
-            foreach ($paths as $path) {
-                $end = $path === [] ? $front : $path[count($path) - 1]->casing->front;
-                foreach ($rings as $ring) {
-                    if (! in_array($ring, $path, true) && Mating::ofEnds($end, $ring->casing->rear) === Fit::Mates) {
-                        $next = [...$path, $ring];
-                        $longer[] = $next;
-                        if (Mating::ofEnds($ring->casing->front, $rear) === Fit::Mates) {
-                            $found[] = $next;
-                        }
+        /** @var array<int, array{int, float, float}> $cost */
+        $cost = [];
+        /** @var array<int, ?int> $before */
+        $before = [];
+        foreach ($rings as $i => $ring) {
+            if (Mating::ofEnds($front, $ring->casing->rear) === Fit::Mates) {
+                $cost[$i] = [1, $ring->lengthMm, $ring->casing->price ?? 0.0];
+                $before[$i] = null;
+            }
+        }
+        $done = [];
+        while (($at = self::cheapest($cost, $done)) !== null) {
+            $done[$at] = true;
+            // Rings come up in the order of what it costs to reach them: the first that ends the way ends it best.
+            if (Mating::ofEnds($rings[$at]->casing->front, $rear) === Fit::Mates) {
+                return self::way($rings, $before, $at);
+            }
+            foreach ($rings as $i => $ring) {
+                if (! isset($done[$i]) && Mating::ofEnds($rings[$at]->casing->front, $ring->casing->rear) === Fit::Mates) {
+                    $via = [$cost[$at][0] + 1, $cost[$at][1] + $ring->lengthMm, $cost[$at][2] + ($ring->casing->price ?? 0.0)];
+                    if (! isset($cost[$i]) || $via < $cost[$i]) {
+                        $cost[$i] = $via;
+                        $before[$i] = $at;
                     }
                 }
             }
-            if ($found !== []) {
-                usort($found, static fn (array $a, array $b): int => [self::length($a), self::price($a)] <=> [self::length($b), self::price($b)]);
-
-                return $found[0];
-            }
-            $paths = $longer;
         }
 
         return null;
     }
 
-    /** @param  list<Spacer>  $path */
-    private static function length(array $path): float
+    /**
+     * @param  array<int, array{int, float, float}>  $cost
+     * @param  array<int, true>  $done
+     */
+    private static function cheapest(array $cost, array $done): ?int
     {
-        return array_sum(array_map(static fn (Spacer $ring): float => $ring->lengthMm, $path));
+        $best = null;
+        foreach ($cost as $i => $each) {
+            if (! isset($done[$i]) && ($best === null || $each < $cost[$best])) {
+                $best = $i;
+            }
+        }
+
+        return $best;
     }
 
-    /** @param  list<Spacer>  $path */
-    private static function price(array $path): float
+    /**
+     * @param  list<Spacer>  $rings
+     * @param  array<int, ?int>  $before
+     * @return list<Spacer>
+     */
+    private static function way(array $rings, array $before, int $last): array
     {
-        return array_sum(array_map(static fn (Spacer $ring): float => $ring->casing->price ?? 0.0, $path));
+        $way = [];
+        for ($at = $last; $at !== null; $at = $before[$at] ?? null) {
+            array_unshift($way, $rings[$at]);
+        }
+
+        return $way;
     }
 }

@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\File;
+
+use ZincThimble\Core\Gear\Kind;
+
+/**
+ * The rig and kit files as JSON Schema, draft 2020-12: written from the very shapes that files are checked by. Null is
+ * the same as absent and unknown keys are allowed, as everywhere in version 1.
+ */
+final class Schema
+{
+    private const DRAFT = 'https://json-schema.org/draft/2020-12/schema';
+
+    private const NUMBER = '(\\d{1,4}(\\.\\d{1,4})?)';
+
+    /** @return array<string, mixed> */
+    public static function rig(): array
+    {
+        return self::top('Rig file, version 1', RigFile::FORMAT, [
+            'camera' => ['$ref' => '#/$defs/camera'],
+            'chain' => ['type' => 'array', 'items' => ['$ref' => '#/$defs/part']],
+            'conditions' => self::orNull(self::object(Shapes::conditions())),
+            'subject' => self::orNull(self::object(Shapes::subject())),
+        ], ['camera', 'chain']) + ['$defs' => [
+            'text' => self::text(),
+            'joint' => self::joint(),
+            'camera' => self::object(Shapes::camera()),
+            'part' => self::anyKind(array_filter(Kind::cases(), static fn (Kind $kind): bool => $kind->inChain()), []),
+        ]];
+    }
+
+    /** @return array<string, mixed> */
+    public static function kit(): array
+    {
+        return self::top('Kit file, version 1', KitFile::FORMAT, [
+            'currency' => self::orNull(['$ref' => '#/$defs/text']),
+            'cameras' => ['type' => ['array', 'null'], 'items' => ['$ref' => '#/$defs/camera']],
+            'parts' => ['type' => ['array', 'null'], 'items' => ['$ref' => '#/$defs/part']],
+        ], []) + ['$defs' => [
+            'text' => self::text(),
+            'joint' => self::joint(),
+            'camera' => self::object([...Shapes::inKit(), ...Shapes::camera()]),
+            'part' => self::anyKind(array_filter(Kind::cases(), static fn (Kind $kind): bool => $kind !== Kind::Camera), Shapes::inKit()),
+        ]];
+    }
+
+    /**
+     * @param  array<string, mixed>  $properties
+     * @param  list<string>  $needed
+     * @return array<string, mixed>
+     */
+    private static function top(string $title, string $format, array $properties, array $needed): array
+    {
+        return [
+            '$schema' => self::DRAFT,
+            'title' => $title,
+            'description' => 'Lengths in mm, masses in g, powers in dioptres. Null or absent = not known. Unknown keys are kept.',
+            'type' => 'object',
+            'required' => ['format', 'version', ...$needed],
+            'properties' => ['format' => ['const' => $format], 'version' => ['const' => 1], 'name' => self::orNull(['$ref' => '#/$defs/text'])] + $properties,
+        ];
+    }
+
+    /**
+     * A part is checked by the shape of its kind.
+     *
+     * @param  array<int, Kind>  $kinds
+     * @param  list<Field>  $more
+     * @return array<string, mixed>
+     */
+    private static function anyKind(array $kinds, array $more): array
+    {
+        $kinds = array_values($kinds);
+
+        return [
+            'type' => 'object',
+            'required' => ['kind'],
+            'properties' => ['kind' => ['enum' => array_map(static fn (Kind $kind): string => $kind->value, $kinds)]],
+            'allOf' => array_map(static fn (Kind $kind): array => [
+                'if' => ['properties' => ['kind' => ['const' => $kind->value]]],
+                'then' => self::object([...$more, ...Shapes::part($kind)]),
+            ], $kinds),
+        ];
+    }
+
+    /**
+     * @param  list<Field>  $fields
+     * @return array<string, mixed>
+     */
+    private static function object(array $fields): array
+    {
+        $properties = $needed = [];
+        foreach ($fields as $field) {
+            $schema = self::field($field);
+            if ($field->needed) {
+                $needed[] = $field->name;
+                $properties[$field->name] = $schema;
+            } else {
+                $properties[$field->name] = self::orNull($schema);
+            }
+        }
+
+        return ['type' => 'object'] + ($needed === [] ? [] : ['required' => $needed]) + ['properties' => $properties];
+    }
+
+    /** @return array<string, mixed> */
+    private static function field(Field $field): array
+    {
+        return match ($field->type) {
+            FieldType::Number, FieldType::Integer => self::number($field),
+            FieldType::Text => ['$ref' => '#/$defs/text'],
+            FieldType::Flag => ['type' => 'boolean'],
+            FieldType::Choice => ['enum' => $field->words],
+            FieldType::Choices => ['anyOf' => [['enum' => $field->words], ['type' => 'array', 'items' => ['enum' => $field->words]]]],
+            FieldType::Joint => ['$ref' => '#/$defs/joint'],
+            FieldType::Joints => ['type' => 'array', 'items' => ['$ref' => '#/$defs/joint']],
+            FieldType::Object => self::object($field->fields),
+            FieldType::Objects => ['type' => 'array', 'items' => self::object($field->fields)],
+            FieldType::HalfWidths => ['type' => 'object', 'additionalProperties' => ['type' => 'number', 'minimum' => 0, 'maximum' => 1_000_000]],
+        };
+    }
+
+    /** @return array<string, mixed> */
+    private static function number(Field $field): array
+    {
+        $plain = static fn (?float $value): int|float|null => $value !== null && $value === floor($value) ? (int) $value : $value;
+
+        return ['type' => $field->type === FieldType::Integer ? 'integer' : 'number']
+            + array_filter([
+                $field->above ? 'exclusiveMinimum' : 'minimum' => $plain($field->least),
+                'maximum' => $plain($field->greatest),
+            ], static fn (int|float|null $value): bool => $value !== null)
+            + ($field->notZero ? ['not' => ['const' => 0]] : []);
+    }
+
+    /** @return array<string, mixed> */
+    private static function text(): array
+    {
+        return ['type' => 'string', 'maxLength' => 2000, 'pattern' => '^[^\\x00-\\x08\\x0B\\x0C\\x0E-\\x1F\\x7F]*$'];
+    }
+
+    /** @return array<string, mixed> */
+    private static function joint(): array
+    {
+        return ['type' => 'string', 'pattern' => '^\\s*(thread:'.self::NUMBER.'x'.self::NUMBER.'(tpi)?|[\\p{L}\\p{N}][\\p{L}\\p{N} ._+-]{0,59})\\s*$'];
+    }
+
+    /**
+     * @param  array<string, mixed>  $schema
+     * @return array<string, mixed>
+     */
+    private static function orNull(array $schema): array
+    {
+        if (isset($schema['type']) && is_string($schema['type'])) {
+            return ['type' => [$schema['type'], 'null']] + $schema;
+        }
+
+        return ['anyOf' => [['type' => 'null'], $schema]];
+    }
+}
