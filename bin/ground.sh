@@ -26,7 +26,7 @@ need_packages() {
 }
 
 base_packages() {
-    need_packages php8.2-cli php8.2-fpm php8.2-pgsql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-bcmath php8.2-opcache \
+    need_packages php8.2-cli php8.2-fpm php8.2-pgsql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-bcmath php8.2-opcache php8.2-zip \
         composer unzip nginx-light postgresql-15 procps curl
 }
 
@@ -194,7 +194,8 @@ catch_workers_output = yes
 decorate_workers_output = no
 php_admin_value[expose_php] = 0
 php_admin_value[memory_limit] = 256M
-php_admin_value[post_max_size] = 4M
+php_admin_value[post_max_size] = 12M
+php_admin_value[upload_max_filesize] = 10M
 php_admin_value[opcache.memory_consumption] = 128
 php_admin_value[opcache.max_accelerated_files] = 20000
 $(sed -E 's/^([A-Z_]+)=(.*)$/env[\1] = "\2"/' "$run/env")
@@ -217,7 +218,7 @@ http {
     access_log off;
     server_tokens off;
     sendfile on;
-    client_max_body_size 4m;
+    client_max_body_size 12m;
     client_body_temp_path $run/nginx/body; fastcgi_temp_path $run/nginx/fastcgi; proxy_temp_path $run/nginx/proxy;
     uwsgi_temp_path $run/nginx/uwsgi; scgi_temp_path $run/nginx/scgi;
     gzip on; gzip_comp_level 5; gzip_min_length 1000; gzip_vary on;

@@ -2,20 +2,66 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\AccountController;
 use App\Http\Controllers\GuestController;
+use App\Http\Controllers\GuideController;
 use App\Http\Controllers\KitController;
+use App\Http\Controllers\PartController;
 use App\Http\Controllers\RigController;
+use App\Http\Controllers\ShareController;
 use Illuminate\Support\Facades\Route;
 
 Route::post('guest', [GuestController::class, 'store'])->middleware('throttle:guests');
+Route::post('sign-up', [AccountController::class, 'signUp'])->middleware('throttle:sign-up');
+Route::post('sign-in', [AccountController::class, 'signIn'])->middleware('throttle:sign-in');
+Route::post('forgotten', [AccountController::class, 'forgotten'])->middleware('throttle:letters');
+Route::post('reset', [AccountController::class, 'reset'])->middleware('throttle:sign-in');
+Route::middleware('throttle:heavy')->group(function (): void {
+    Route::get('shared/{token}', [ShareController::class, 'show']);
+    Route::get('shared/{token}/file', [ShareController::class, 'export']);
+});
 
 Route::middleware(['auth:sanctum', 'throttle:bench'])->group(function (): void {
     Route::get('me', [GuestController::class, 'show']);
+    Route::put('me', [AccountController::class, 'rename']);
+    Route::put('me/password', [AccountController::class, 'password'])->middleware('throttle:sign-in');
+    Route::delete('me', [AccountController::class, 'delete'])->middleware('throttle:sign-in');
+    Route::middleware('throttle:heavy')->group(function (): void {
+        Route::get('me/archive', [AccountController::class, 'archive']);
+        Route::post('me/archive', [AccountController::class, 'restore']);
+    });
     Route::post('sign-out', [GuestController::class, 'destroy']);
+    Route::get('guide', [GuideController::class, 'guide']);
+    Route::get('patterns', [GuideController::class, 'patterns']);
+    Route::get('joints', [GuideController::class, 'joints']);
+    Route::post('joints', [GuideController::class, 'addJoint']);
+    Route::delete('joints/{joint}', [GuideController::class, 'dropJoint'])->whereNumber('joint');
+
     Route::get('kits', [KitController::class, 'index']);
-    Route::get('kits/{kit}', [KitController::class, 'show'])->whereNumber('kit');
+    Route::prefix('kits/{kit}')->whereNumber(['kit', 'part', 'gone'])->scopeBindings()->group(function (): void {
+        Route::get('/', [KitController::class, 'show']);
+        Route::put('/', [KitController::class, 'name']);
+        Route::post('undo', [KitController::class, 'undo']);
+        Route::post('redo', [KitController::class, 'redo']);
+        Route::get('deleted', [KitController::class, 'deleted']);
+        Route::middleware('throttle:heavy')->group(function (): void {
+            Route::get('file', [KitController::class, 'export']);
+            Route::post('import', [KitController::class, 'preview']);
+            Route::put('import', [KitController::class, 'import']);
+            Route::get('map', [KitController::class, 'map']);
+        });
+        Route::get('crossing', [KitController::class, 'crossing']);
+        Route::post('parts', [PartController::class, 'store']);
+        Route::put('parts/{part}', [PartController::class, 'update']);
+        Route::delete('parts/{part}', [PartController::class, 'destroy']);
+        Route::post('parts/{part}/copies', [PartController::class, 'duplicate']);
+        Route::post('parts/{gone}/back', [PartController::class, 'restore']);
+        Route::post('parts/{part}/measure', [PartController::class, 'measure']);
+    });
+
     Route::get('rigs', [RigController::class, 'index']);
     Route::post('rigs', [RigController::class, 'store']);
+    Route::post('rigs/import', [RigController::class, 'import'])->middleware('throttle:heavy');
     Route::prefix('rigs/{rig}')->whereNumber('rig')->group(function (): void {
         Route::get('/', [RigController::class, 'show']);
         Route::delete('/', [RigController::class, 'destroy']);
@@ -27,5 +73,8 @@ Route::middleware(['auth:sanctum', 'throttle:bench'])->group(function (): void {
         Route::get('tray', [RigController::class, 'tray']);
         Route::get('mends', [RigController::class, 'mends']);
         Route::get('file', [RigController::class, 'export']);
+        Route::delete('news', [RigController::class, 'newsSeen']);
+        Route::post('share', [ShareController::class, 'store']);
+        Route::delete('share', [ShareController::class, 'destroy']);
     });
 });

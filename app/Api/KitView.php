@@ -7,21 +7,27 @@ namespace App\Api;
 use OpenApi\Attributes as OA;
 
 /** A kit with its parts. */
-#[OA\Schema(required: ['id', 'name', 'currency', 'parts'])]
+#[OA\Schema(required: ['id', 'revision', 'name', 'currency', 'parts', 'history', 'deleted'])]
 final readonly class KitView
 {
     /**
-     * @param  list<PartView>  $parts
+     * @param  list<KitPart>  $parts
      */
     public function __construct(
         #[OA\Property()]
         public int $id,
         #[OA\Property()]
+        public int $revision,
+        #[OA\Property()]
         public string $name,
         #[OA\Property()]
         public ?string $currency,
-        #[OA\Property(items: new OA\Items(ref: PartView::class))]
+        #[OA\Property(items: new OA\Items(ref: KitPart::class))]
         public array $parts,
+        #[OA\Property()]
+        public HistoryView $history,
+        #[OA\Property()]
+        public int $deleted,
     ) {
     }
 }

@@ -7,7 +7,7 @@ namespace App\Api;
 use OpenApi\Attributes as OA;
 
 /** Whoever is using the application. */
-#[OA\Schema(required: ['id', 'name', 'guest', 'guestUntil'])]
+#[OA\Schema(required: ['id', 'name', 'email', 'guest', 'guestUntil'])]
 final readonly class Person
 {
     public function __construct(
@@ -15,6 +15,8 @@ final readonly class Person
         public int $id,
         #[OA\Property()]
         public string $name,
+        #[OA\Property()]
+        public ?string $email,
         #[OA\Property()]
         public bool $guest,
         #[OA\Property()]

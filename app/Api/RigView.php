@@ -7,7 +7,7 @@ namespace App\Api;
 use OpenApi\Attributes as OA;
 
 /** A rig on the bench: everything its screen shows. */
-#[OA\Schema(required: ['id', 'revision', 'kitId', 'name', 'camera', 'chain', 'travels', 'readings', 'range', 'infinity', 'doubts', 'findings', 'cautions', 'drawing', 'subject', 'blurLimitMm', 'history'])]
+#[OA\Schema(required: ['id', 'revision', 'kitId', 'name', 'camera', 'chain', 'travels', 'readings', 'range', 'infinity', 'doubts', 'findings', 'cautions', 'drawing', 'subject', 'blurLimitMm', 'history', 'news', 'share'])]
 final readonly class RigView
 {
     /**
@@ -16,6 +16,7 @@ final readonly class RigView
      * @param  list<Doubt>  $doubts
      * @param  list<FindingView>  $findings
      * @param  list<CautionView>  $cautions
+     * @param  list<NewsView>  $news
      */
     public function __construct(
         #[OA\Property()]
@@ -52,6 +53,10 @@ final readonly class RigView
         public float $blurLimitMm,
         #[OA\Property()]
         public HistoryView $history,
+        #[OA\Property(items: new OA\Items(ref: NewsView::class))]
+        public array $news,
+        #[OA\Property()]
+        public ?ShareView $share,
     ) {
     }
 }

@@ -26,14 +26,14 @@ final class Demonstration
             $guest = User::query()->create(['name' => 'Guest', 'guest_until' => now()->addHours($hours)]);
             $this->fill($guest);
 
-            return $guest;
+            return $guest->refresh();
         });
     }
 
     public function fill(User $user): void
     {
         $file = KitFile::parse((string) file_get_contents(self::folder().'/herbarium.kit.json'));
-        $kit = new Kit(['name' => $file->name ?? 'Kit', 'currency' => $file->currency]);
+        $kit = new Kit(['name' => $file->name ?? 'Kit', 'currency' => $file->currency, 'extra' => new \stdClass]);
         $user->kits()->save($kit);
         $rows = [];
         foreach ($file->items as $position => $item) {

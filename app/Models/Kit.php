@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Casts\JsonDocument;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletingScope;
 
 /**
  * All that a person owns.
@@ -15,11 +17,21 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $user_id
  * @property string $name
  * @property ?string $currency
+ * @property \stdClass $extra
+ * @property int $revision
+ * @property int $step
+ * @property \Illuminate\Database\Eloquent\Collection<int, KitStep> $steps
  * @property \Illuminate\Database\Eloquent\Collection<int, Part> $parts
  */
 final class Kit extends Model
 {
-    protected $fillable = ['name', 'currency'];
+    protected $fillable = ['name', 'currency', 'extra', 'revision', 'step'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['extra' => JsonDocument::class];
+    }
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo
@@ -34,5 +46,29 @@ final class Kit extends Model
         $parts->oldest('position');
 
         return $parts;
+    }
+
+    /**
+     * Parts that were taken out, the last one first.
+     *
+     * @return HasMany<Part, $this>
+     */
+    public function gone(): HasMany
+    {
+        $gone = $this->hasMany(Part::class);
+        $gone->withoutGlobalScope(SoftDeletingScope::class);
+        $gone->whereNotNull('deleted_at');
+        $gone->latest('deleted_at');
+
+        return $gone;
+    }
+
+    /** @return HasMany<KitStep, $this> */
+    public function steps(): HasMany
+    {
+        $steps = $this->hasMany(KitStep::class);
+        $steps->oldest('number');
+
+        return $steps;
     }
 }

@@ -7,7 +7,10 @@ namespace App\Models;
 use App\Models\Casts\JsonDocument;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\SoftDeletes;
+use ZincThimble\Core\File\FieldType;
 use ZincThimble\Core\File\KitItem;
+use ZincThimble\Core\File\Shapes;
 use ZincThimble\Core\Gear\Kind;
 
 /**
@@ -30,9 +33,12 @@ use ZincThimble\Core\Gear\Kind;
  * @property Kit $kit
  * @property ?\Carbon\CarbonInterface $created_at
  * @property ?\Carbon\CarbonInterface $updated_at
+ * @property ?\Carbon\CarbonInterface $deleted_at
  */
 final class Part extends Model
 {
+    use SoftDeletes;
+
     protected $fillable = [
         'kind', 'ref', 'name', 'position', 'count', 'rear', 'front', 'length_mm', 'min_mm', 'max_mm', 'register_mm',
         'focal_length_mm', 'principal_gap_mm', 'clear_mm', 'power_d', 'mass_g', 'price', 'document',
@@ -53,6 +59,29 @@ final class Part extends Model
     public function kindOf(): Kind
     {
         return Kind::from($this->kind);
+    }
+
+    /** The part as its file has it: a snapshot that a step of the history keeps. */
+    public function state(): \stdClass
+    {
+        return (object) ['kind' => $this->kind, 'position' => $this->position, 'fields' => $this->document];
+    }
+
+    /**
+     * The checked fields as the core reads them: what it knows as arrays, unknown keys as they are.
+     *
+     * @return array<string, mixed>
+     */
+    public function fields(): array
+    {
+        $fields = get_object_vars($this->document);
+        foreach (Shapes::part($this->kindOf()) as $field) {
+            if (isset($fields[$field->name]) && in_array($field->type, [FieldType::Object, FieldType::Objects, FieldType::HalfWidths], true)) {
+                $fields[$field->name] = json_decode(json_encode($fields[$field->name], JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR), true, 64, JSON_THROW_ON_ERROR);
+            }
+        }
+
+        return $fields;
     }
 
     /**

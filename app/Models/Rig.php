@@ -8,6 +8,7 @@ use App\Models\Casts\JsonDocument;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
 
 /**
@@ -24,12 +25,15 @@ use Illuminate\Support\Carbon;
  * @property \stdClass $extra
  * @property int $revision
  * @property int $step
+ * @property list<\stdClass> $news
  * @property Carbon $updated_at
+ * @property ?RigShare $share
+ * @property \Illuminate\Database\Eloquent\Collection<int, RigStep> $steps
  * @property \Illuminate\Database\Eloquent\Collection<int, RigPart> $parts
  */
 final class Rig extends Model
 {
-    protected $fillable = ['kit_id', 'name', 'camera_id', 'camera', 'conditions', 'subject', 'extra', 'revision', 'step'];
+    protected $fillable = ['kit_id', 'name', 'camera_id', 'camera', 'conditions', 'subject', 'extra', 'revision', 'step', 'news'];
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -39,6 +43,7 @@ final class Rig extends Model
             'conditions' => JsonDocument::class,
             'subject' => JsonDocument::class,
             'extra' => JsonDocument::class,
+            'news' => JsonDocument::class,
         ];
     }
 
@@ -64,5 +69,11 @@ final class Rig extends Model
         $steps->oldest('number');
 
         return $steps;
+    }
+
+    /** @return HasOne<RigShare, $this> */
+    public function share(): HasOne
+    {
+        return $this->hasOne(RigShare::class);
     }
 }

@@ -14,7 +14,9 @@ use Illuminate\Support\Carbon;
  * @property int $id
  * @property string $name
  * @property ?string $email
+ * @property ?string $password
  * @property ?Carbon $guest_until
+ * @property \Illuminate\Database\Eloquent\Collection<int, Joint> $joints
  */
 final class User extends Authenticatable
 {
@@ -43,5 +45,14 @@ final class User extends Authenticatable
     public function rigs(): HasMany
     {
         return $this->hasMany(Rig::class);
+    }
+
+    /** @return HasMany<Joint, $this> */
+    public function joints(): HasMany
+    {
+        $joints = $this->hasMany(Joint::class);
+        $joints->oldest('name');
+
+        return $joints;
     }
 }

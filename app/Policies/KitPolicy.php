@@ -15,4 +15,9 @@ final class KitPolicy
     {
         return $user->id === $kit->user_id ? Response::allow() : Response::denyAsNotFound();
     }
+
+    public function update(User $user, Kit $kit): Response
+    {
+        return $this->view($user, $kit);
+    }
 }

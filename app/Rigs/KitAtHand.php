@@ -45,8 +45,6 @@ final class KitAtHand
      */
     public function fields(Part $part): array
     {
-        $fields = array_diff_key(Steps::item($part)->fields, ['id' => 0, 'count' => 0, 'marriedTo' => 0, 'note' => 0]);
-
-        return [RigStore::REFERENCE => $part->id] + $fields;
+        return array_intersect_key($part->fields(), RigStore::inRig($part)) + [RigStore::REFERENCE => $part->id];
     }
 }

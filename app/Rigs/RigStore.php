@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Rigs;
 
 use App\Models\Kit;
+use App\Models\Part;
 use App\Models\Rig;
 use App\Models\RigPart;
 use App\Models\RigStep;
@@ -12,6 +13,7 @@ use App\Models\User;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
+use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\Json;
 use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Gear\Lens;
@@ -34,7 +36,7 @@ final class RigStore
     public function create(User $user, ?Kit $kit, CoreRig $core, ?string $name): Rig
     {
         return DB::transaction(function () use ($user, $kit, $core, $name): Rig {
-            $rig = new Rig(['kit_id' => $kit?->id, 'name' => $name, 'revision' => 1, 'step' => 0, ...$this->columns($core)]);
+            $rig = new Rig(['kit_id' => $kit?->id, 'name' => $name, 'revision' => 1, 'step' => 0, 'news' => [], ...$this->columns($core)]);
             $user->rigs()->save($rig);
             $this->writeParts($rig, $core);
             $this->remember($rig, $core, 0, 'Start');
@@ -112,15 +114,97 @@ final class RigStore
         return Json::write($document);
     }
 
+    /**
+     * Puts the corrected figures of a kit's part wherever the rig uses it, and keeps the news until somebody has seen it.
+     * How the part is set stays, brought within what it now can do.
+     *
+     * @param  array<string, mixed>  $fields  as a rig holds a part of a kit (self::inRig)
+     *
+     * @throws FileInvalid when no such rig can be; nothing is written then
+     */
+    public function follow(Rig $rig, int $part, array $fields, \stdClass $news): void
+    {
+        $document = $this->document($rig);
+        self::correct($document, [$part => $fields]);
+        $core = RigFile::read($document);
+        $rig->news = [...$rig->news, $news];
+        $this->write($rig, $core);
+    }
+
+    public function tell(Rig $rig, \stdClass $news): void
+    {
+        $rig->news = [...$rig->news, $news];
+        $rig->save();
+    }
+
+    public function seen(Rig $rig): void
+    {
+        $rig->news = [];
+        $rig->timestamps = false;
+        $rig->save();
+    }
+
+    /**
+     * A part of a kit as a rig holds it: without what only a kit has, and with the row it refers to.
+     *
+     * @return array<string, mixed>
+     */
+    public static function inRig(Part $part): array
+    {
+        return [self::REFERENCE => $part->id] + array_diff_key(get_object_vars($part->document), array_flip(self::ONLY_KIT));
+    }
+
+    private const ONLY_KIT = ['id', 'count', 'marriedTo', 'note'];
+
+    /** How a part is set in a rig: what a correction leaves alone. */
+    private const SETTINGS = ['kind' => 0, 'set' => 0, 'setMm' => 0, 'swingDeg' => 0, 'shiftMm' => 0, 'reversed' => 0];
+
+    /**
+     * @param  array<int, array<string, mixed>>  $parts  corrected fields by the row they belong to
+     */
+    private static function correct(\stdClass $document, array $parts): void
+    {
+        $corrected = static function (mixed $part) use ($parts): mixed {
+            if (! $part instanceof \stdClass || ! isset($parts[$part->{self::REFERENCE} ?? 0])) {
+                return $part;
+            }
+            $fields = $parts[$part->{self::REFERENCE}];
+            $new = (object) (array_intersect_key(get_object_vars($part), self::SETTINGS) + array_diff_key($fields, self::SETTINGS));
+            if (isset($new->setMm, $new->minMm, $new->maxMm)) {
+                $new->setMm = max($new->minMm, min($new->maxMm, $new->setMm));
+            }
+
+            return $new;
+        };
+        $document->camera = $corrected($document->camera ?? null);
+        $document->chain = array_map($corrected, is_array($document->chain ?? null) ? $document->chain : []);
+    }
+
     private function travel(Rig $rig, int $revision, int $by): Rig
     {
         return $this->locked($rig, $revision, function (Rig $rig) use ($by): void {
             $step = $rig->steps()->where('number', $rig->step + $by)->first();
             if ($step instanceof RigStep) {
                 $rig->step += $by;
-                $this->write($rig, RigFile::read($step->document));
+                $this->write($rig, $this->asTheKitKnows($rig, $step->document));
             }
         });
+    }
+
+    /** A rig of the past, with the figures that its parts have in the kit today. */
+    private function asTheKitKnows(Rig $rig, \stdClass $document): CoreRig
+    {
+        $parts = [];
+        foreach (Part::query()->where('kit_id', $rig->kit_id)->get() as $part) {
+            $parts[$part->id] = self::inRig($part);
+        }
+        $past = clone $document;
+        self::correct($document, $parts);
+        try {
+            return RigFile::read($document);
+        } catch (FileInvalid) {
+            return RigFile::read($past);
+        }
     }
 
     /** @param  callable(Rig): void  $change */

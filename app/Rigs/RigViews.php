@@ -18,9 +18,12 @@ use App\Api\InfinityView;
 use App\Api\Interval;
 use App\Api\MendsView;
 use App\Api\MendView;
+use App\Api\NewsChange;
+use App\Api\NewsView;
 use App\Api\RangeView;
 use App\Api\Readings;
 use App\Api\RigView;
+use App\Api\ShareView;
 use App\Api\StepRequest;
 use App\Api\SubjectView;
 use App\Api\TravelMark;
@@ -53,15 +56,31 @@ final class RigViews
 
     public function rig(Rig $row, CoreRig $rig): RigView
     {
-        $answer = Answer::of($rig);
         $history = $this->store->history($row);
 
+        return $this->view(
+            $row, $rig, new HistoryView($history['undo'], $history['redo']), array_map(self::news(...), $row->news),
+            $row->share === null ? null : Sharing::view($row->share),
+        );
+    }
+
+    /** A rig that somebody shared: without its owner's rows and history. */
+    public function shared(CoreRig $rig): RigView
+    {
+        return $this->view(null, $rig, new HistoryView(null, null), [], null);
+    }
+
+    /** @param  list<NewsView>  $news */
+    private function view(?Rig $row, CoreRig $rig, HistoryView $history, array $news, ?ShareView $share): RigView
+    {
+        $answer = Answer::of($rig);
+
         return new RigView(
-            $row->id,
-            $row->revision,
-            $row->kit_id,
-            $row->name,
-            new CameraView($row->camera_id, $rig->camera->name ?? 'Camera', Describe::joint($rig->camera->front), $rig->frame->widthMm, $rig->frame->heightMm),
+            $row->id ?? 0,
+            $row->revision ?? 1,
+            $row?->kit_id,
+            $row === null ? $rig->name : $row->name,
+            new CameraView($row?->camera_id, $rig->camera->name ?? 'Camera', Describe::joint($rig->camera->front), $rig->frame->widthMm, $rig->frame->heightMm),
             $this->chain($row, $rig),
             array_map(fn (Travel $travel): TravelView => $this->travel($rig, $travel), Travels::of($rig)),
             $this->readings($rig, $answer),
@@ -78,8 +97,19 @@ final class RigViews
             $this->drawing($rig, $answer),
             $rig->subject === null ? null : new SubjectView($rig->subject->name, $rig->subject->widthMm, $rig->subject->depthMm),
             $rig->blurLimitMm,
-            new HistoryView($history['undo'], $history['redo']),
+            $history,
+            $news,
+            $share,
         );
+    }
+
+    private static function news(\stdClass $news): NewsView
+    {
+        $plain = static fn (mixed $value): string|int|float|bool|null => is_scalar($value) ? $value : null;
+
+        return new NewsView((string) $news->part, (bool) $news->followed, $news->reason ?? null, array_values(array_map(
+            static fn (\stdClass $change): NewsChange => new NewsChange((string) $change->label, (string) $change->unit, $plain($change->before), $plain($change->after)), (array) $news->changes,
+        )));
     }
 
     public function mends(Rig $row, CoreRig $rig): MendsView
@@ -106,14 +136,14 @@ final class RigViews
     }
 
     /** @return list<ChainPart> */
-    private function chain(Rig $row, CoreRig $rig): array
+    private function chain(?Rig $row, CoreRig $rig): array
     {
         $chain = [];
         $behind = null;
         foreach ($rig->chain as $i => $part) {
             $chain[] = new ChainPart(
                 $i,
-                $row->parts[$i]->part_id ?? null,
+                $row?->parts[$i]->part_id ?? null,
                 $part->kind->value,
                 $part->label(),
                 Describe::measure($part),

@@ -8,9 +8,6 @@ use App\Api\StepRequest;
 use App\Models\Part;
 use App\Models\Rig;
 use Illuminate\Validation\ValidationException;
-use ZincThimble\Core\File\FileInvalid;
-use ZincThimble\Core\File\KitFile;
-use ZincThimble\Core\File\KitItem;
 use ZincThimble\Core\Finding\Mending;
 use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\Camera;
@@ -228,15 +225,5 @@ final class Steps
         }
 
         return $parts;
-    }
-
-    /** @throws FileInvalid when the row holds no valid part */
-    public static function item(Part $part): KitItem
-    {
-        $camera = $part->kindOf() === Kind::Camera;
-        $document = $camera ? $part->document : (object) (['kind' => $part->kind] + get_object_vars($part->document));
-        unset($document->marriedTo);
-
-        return KitFile::read((object) ['format' => KitFile::FORMAT, 'version' => 1, $camera ? 'cameras' : 'parts' => [$document]])->items[0];
     }
 }

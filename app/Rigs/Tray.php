@@ -63,7 +63,7 @@ final class Tray
     public static function part(Part $part): PartView
     {
         $kind = $part->kindOf();
-        $fields = Steps::item($part)->fields;
+        $fields = $part->fields();
         if ($kind === Kind::Camera) {
             $camera = Camera::from(new Values($fields));
 
@@ -94,33 +94,18 @@ final class Tray
         if ($left <= 0) {
             return [false, 'already in this rig'];
         }
-        $made = Parts::make($kind, new Values(Steps::item($part)->fields));
+        $made = Parts::make($kind, new Values($part->fields()));
         $fit = Mating::of($camera, $behind, $made);
-        if ($fit === Fit::Unknown) {
-            return [false, 'its joint is not known'];
-        }
-        if (! $fit->holds()) {
+        if ($fit === Fit::Unknown || ! $fit->holds()) {
             $reversed = $made instanceof Lens && Mating::of($camera, $behind, $made->turned()) === Fit::Mates;
 
-            return $reversed ? [true, 'goes on reversed'] : [false, $this->reason($fit, $made, $front)];
+            return $reversed ? [true, 'goes on reversed'] : [false, FitReason::of($fit, $made, $front)];
         }
         if ($ahead !== null && ! Mating::of($camera, $made, $ahead)->holds()) {
             return [true, 'fits behind; '.$ahead->label().' won’t go on it'];
         }
 
         return [true, ''];
-    }
-
-    private function reason(Fit $fit, CorePart $part, JointEnd $front): string
-    {
-        $rear = Describe::joint($part->casing->rear);
-
-        return match ($fit) {
-            Fit::LookAlike => $rear.' would bind in '.Describe::joint($front),
-            Fit::SameSide => 'both '.$front->side->value,
-            Fit::ClipSize => 'the clip is not that size',
-            default => $rear.'; needs a ring',
-        };
     }
 
     private static function end(JointEnd $end): ?string

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Joint;
 use App\Models\Kit;
+use App\Models\Part;
 use App\Models\Rig;
 use App\Models\User;
 use Illuminate\Routing\Route;
@@ -15,7 +17,7 @@ use Tests\TestCase;
 final class StrangersTest extends TestCase
 {
     /** What anybody may reach: the page, its health, the cookie, the way in. */
-    private const OPEN = ['{place?}', 'up', 'sanctum/csrf-cookie', 'api/guest', 'storage/{path}'];
+    private const OPEN = ['{place?}', 'up', 'sanctum/csrf-cookie', 'api/guest', 'api/sign-up', 'api/sign-in', 'api/forgotten', 'api/reset', 'api/shared/{token}', 'api/shared/{token}/file', 'storage/{path}'];
 
     public function test_a_stranger_gets_nothing_from_any_route(): void
     {
@@ -25,7 +27,7 @@ final class StrangersTest extends TestCase
             $this->json($method, $this->address($route, $rig))->assertStatus(401);
             $walked++;
         }
-        $this->assertGreaterThan(10, $walked);
+        $this->assertGreaterThan(40, $walked);
     }
 
     public function test_another_guest_gets_nothing_of_anyone_elses(): void
@@ -33,16 +35,22 @@ final class StrangersTest extends TestCase
         $owner = $this->guest();
         $rig = $this->rigOf($owner, 'Lichen disc');
         $before = $rig->load('parts')->toArray();
+        $kit = $owner->kits()->with('parts')->firstOrFail()->toArray();
+        $owner->joints()->save(new Joint(['name' => 'plover']));
         $this->actingAs($this->guest());
         $walked = 0;
         foreach ($this->guarded() as [$method, $route]) {
             if (str_contains($route->uri(), '{')) {
-                $this->json($method, $this->address($route, $rig), ['revision' => $rig->revision, 'name' => 'Mine now', 'step' => ['action' => 'remove', 'place' => 0]])->assertNotFound();
+                $this->json($method, $this->address($route, $rig), [
+                    'revision' => $rig->revision, 'version' => 1, 'name' => 'Mine now', 'step' => ['action' => 'remove', 'place' => 0], 'text' => '{}', 'as' => 'json', 'part' => ['kind' => 'tube', 'lengthMm' => 1], 'parts' => [['kind' => 'tube', 'lengthMm' => 1]],
+                ])->assertNotFound();
                 $walked++;
             }
         }
-        $this->assertGreaterThan(8, $walked);
+        $this->assertGreaterThan(28, $walked);
         $this->assertEquals($before, Rig::query()->with('parts')->findOrFail($rig->id)->toArray());
+        $this->assertEquals($kit, $owner->kits()->with('parts')->firstOrFail()->toArray());
+        $this->assertSame(1, $owner->joints()->count());
         $mine = array_column($this->getJson('/api/rigs')->json(), 'id');
         $this->assertNotContains($rig->id, $mine);
         $this->assertNotContains($rig->kit_id, array_column($this->getJson('/api/kits')->json(), 'id'));
@@ -102,6 +110,9 @@ final class StrangersTest extends TestCase
 
     private function address(Route $route, Rig $rig): string
     {
-        return '/'.str_replace(['{rig}', '{kit}'], [(string) $rig->id, (string) $rig->kit_id], $route->uri()).'?travel=2.focus&place=0';
+        $part = (string) Part::query()->where('kit_id', $rig->kit_id)->value('id');
+        $joint = (string) (Joint::query()->where('user_id', $rig->user_id)->value('id') ?? 1);
+
+        return '/'.str_replace(['{rig}', '{kit}', '{part}', '{gone}', '{joint}'], [(string) $rig->id, (string) $rig->kit_id, $part, $part, $joint], $route->uri()).'?travel=2.focus&place=0&front=larch&rear=tern';
     }
 }

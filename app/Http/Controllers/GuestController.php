@@ -8,9 +8,9 @@ use App\Api\Person;
 use App\Api\Trouble;
 use App\Demonstration\Demonstration;
 use App\Models\User;
+use App\People\Door;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Auth;
 use OpenApi\Attributes as OA;
 
 /** Who is here, and the one press that opens the demonstration. */
@@ -22,11 +22,11 @@ final class GuestController
         $user = $request->user();
         if (! $user instanceof User) {
             $user = $demonstration->openFor((int) config('zinc.guest_hours'));
-            Auth::login($user);
+            Door::guard()->login($user);
             $request->session()->regenerate();
         }
 
-        return response()->json($this->person($user), 201);
+        return response()->json(self::person($user), 201);
     }
 
     #[OA\Get(path: '/me', operationId: 'whoAmI', responses: [
@@ -38,14 +38,14 @@ final class GuestController
         /** @var User $user */
         $user = $request->user();
 
-        return response()->json($this->person($user));
+        return response()->json(self::person($user));
     }
 
     #[OA\Post(path: '/sign-out', operationId: 'signOut', responses: [new OA\Response(response: 204, description: 'Signed out; a guest is removed with everything of theirs')])]
     public function destroy(Request $request): JsonResponse
     {
         $user = $request->user();
-        Auth::logout();
+        Door::guard()->logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
         if ($user instanceof User && $user->isGuest()) {
@@ -55,8 +55,8 @@ final class GuestController
         return response()->json(null, 204);
     }
 
-    private function person(User $user): Person
+    public static function person(User $user): Person
     {
-        return new Person($user->id, $user->name, $user->isGuest(), $user->guest_until?->toIso8601String());
+        return new Person($user->id, $user->name, $user->email, $user->isGuest(), $user->guest_until?->toIso8601String());
     }
 }

@@ -4,28 +4,52 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Api\CrossingView;
+use App\Api\DeletedPart;
+use App\Api\HistoryView;
+use App\Api\ImportView;
+use App\Api\KitPart;
+use App\Api\KitSummary;
 use App\Api\KitView;
-use App\Api\PartView;
+use App\Api\MapView;
+use App\Api\Trouble;
+use App\Http\Requests\KitRequest;
+use App\Kits\Importing;
+use App\Kits\JoiningViews;
+use App\Kits\KitDocument;
+use App\Kits\KitStore;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Models\User;
 use App\Rigs\Tray;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Str;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Gear\Joint;
+use ZincThimble\Core\Gear\JointEnd;
+use ZincThimble\Core\Gear\Side;
 
-/** A person's kits. */
+/** A person's kits: what is in them, their history, files in and out, and what joins what. */
 final class KitController
 {
-    #[OA\Get(path: '/kits', operationId: 'listKits', responses: [new OA\Response(response: 200, description: 'All kits of the person', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: KitView::class)))])]
+    public function __construct(private readonly KitStore $store)
+    {
+    }
+
+    #[OA\Get(path: '/kits', operationId: 'listKits', responses: [new OA\Response(response: 200, description: 'All kits of the person', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: KitSummary::class)))])]
     public function index(Request $request): JsonResponse
     {
         /** @var User $user */
         $user = $request->user();
-        $kits = $user->kits()->with('parts')->oldest('id')->get();
+        $kits = $user->kits()->withCount('parts')->oldest('id')->get();
 
-        return response()->json($kits->map(fn (Kit $kit): KitView => $this->view($kit))->all());
+        return response()->json($kits->map(fn (Kit $kit): KitSummary => new KitSummary($kit->id, $kit->name, $kit->currency, (int) $kit->getAttribute('parts_count')))->all());
     }
 
     #[OA\Get(path: '/kits/{kit}', operationId: 'showKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'The kit', content: new OA\JsonContent(ref: KitView::class))])]
@@ -33,11 +57,144 @@ final class KitController
     {
         Gate::authorize('view', $kit);
 
-        return response()->json($this->view($kit->load('parts')));
+        return response()->json($this->view($kit));
     }
 
-    private function view(Kit $kit): KitView
+    #[OA\Put(path: '/kits/{kit}', operationId: 'nameKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'currency', type: 'string', nullable: true)])), responses: [new OA\Response(response: 200, description: 'The kit', content: new OA\JsonContent(ref: KitView::class)), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function name(Request $request, Kit $kit): JsonResponse
     {
-        return new KitView($kit->id, $kit->name, $kit->currency, array_values($kit->parts->map(fn (Part $part): PartView => Tray::part($part))->all()));
+        Gate::authorize('update', $kit);
+        /** @var array{name: string, currency: ?string} $valid */
+        $valid = $request->validate([
+            'name' => ['required', 'string', 'max:120', 'regex:/^[^\p{C}]*$/u', Rule::unique('kits', 'name')->where('user_id', $kit->user_id)->ignore($kit->id)],
+            'currency' => ['nullable', 'string', 'max:12', 'regex:/^[^\p{C}]*$/u'],
+        ]);
+        $kit->update(['name' => $valid['name'], 'currency' => $valid['currency'] ?? null]);
+
+        return response()->json($this->view($kit));
+    }
+
+    #[OA\Post(path: '/kits/{kit}/undo', operationId: 'undoKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision'], properties: [new OA\Property(property: 'revision', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'The kit one step back', content: new OA\JsonContent(ref: KitView::class)), new OA\Response(response: 409, description: 'The kit has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function undo(KitRequest $request, Kit $kit): JsonResponse
+    {
+        return response()->json($this->view($this->store->undo($kit, $request->revision())));
+    }
+
+    #[OA\Post(path: '/kits/{kit}/redo', operationId: 'redoKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision'], properties: [new OA\Property(property: 'revision', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'The kit one step on', content: new OA\JsonContent(ref: KitView::class)), new OA\Response(response: 409, description: 'The kit has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function redo(KitRequest $request, Kit $kit): JsonResponse
+    {
+        return response()->json($this->view($this->store->redo($kit, $request->revision())));
+    }
+
+    #[OA\Get(path: '/kits/{kit}/deleted', operationId: 'listDeleted', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Parts that were taken out, the last one first, at most 200', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: DeletedPart::class)))])]
+    public function deleted(Kit $kit): JsonResponse
+    {
+        Gate::authorize('view', $kit);
+        $parts = array_values($kit->gone()->limit(200)->get()->all());
+
+        return response()->json(array_map(fn (Part $part): DeletedPart => new DeletedPart($part->id, $part->kind, $part->name ?? ucfirst($part->kind), ($part->deleted_at ?? now())->toIso8601String()), $parts));
+    }
+
+    #[OA\Get(path: '/kits/{kit}/file', operationId: 'exportKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'as', schema: new OA\Schema(type: 'string', enum: ['json', 'csv']))], responses: [new OA\Response(response: 200, description: 'The kit as a file', content: new OA\MediaType(mediaType: 'application/octet-stream', schema: new OA\Schema(type: 'string')))])]
+    public function export(Request $request, Kit $kit): Response
+    {
+        Gate::authorize('view', $kit);
+        $csv = $request->query('as') === 'csv';
+        $name = (Str::slug($kit->name) ?: 'kit').($csv ? '.csv' : '.kit.json');
+
+        return response($csv ? KitDocument::csv($kit, $kit->parts) : KitDocument::write($kit, $kit->parts), 200, [
+            'Content-Type' => $csv ? 'text/csv; charset=utf-8' : 'application/json',
+            'Content-Disposition' => 'attachment; filename="'.$name.'"',
+        ]);
+    }
+
+    #[OA\Post(path: '/kits/{kit}/import', operationId: 'importKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text', 'as'], properties: [new OA\Property(property: 'text', type: 'string'), new OA\Property(property: 'as', type: 'string', enum: ['json', 'csv'])])), responses: [new OA\Response(response: 200, description: 'What the file would change', content: new OA\JsonContent(ref: ImportView::class))])]
+    public function preview(Request $request, Kit $kit, Importing $importing): JsonResponse
+    {
+        Gate::authorize('update', $kit);
+        [$text, $as] = self::file($request);
+
+        return response()->json($importing->preview($kit, $text, $as));
+    }
+
+    #[OA\Put(path: '/kits/{kit}/import', operationId: 'takeImport', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text', 'as', 'revision'], properties: [new OA\Property(property: 'text', type: 'string'), new OA\Property(property: 'as', type: 'string', enum: ['json', 'csv']), new OA\Property(property: 'revision', type: 'integer')])), responses: [
+        new OA\Response(response: 200, description: 'The kit with all of the file in it', content: new OA\JsonContent(ref: KitView::class)),
+        new OA\Response(response: 409, description: 'The kit has changed since it was shown', content: new OA\JsonContent(ref: Trouble::class)),
+        new OA\Response(response: 422, description: 'The file can’t be taken; nothing was changed', content: new OA\JsonContent(ref: Trouble::class)),
+    ])]
+    public function import(KitRequest $request, Kit $kit, Importing $importing): JsonResponse
+    {
+        [$text, $as] = self::file($request);
+
+        return response()->json($this->view($importing->take($kit, $request->revision(), $text, $as)));
+    }
+
+    #[OA\Get(path: '/kits/{kit}/map', operationId: 'jointMap', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'What joins what', content: new OA\JsonContent(ref: MapView::class))])]
+    public function map(Kit $kit, JoiningViews $views): JsonResponse
+    {
+        Gate::authorize('view', $kit);
+
+        return response()->json($views->map($kit));
+    }
+
+    #[OA\Get(path: '/kits/{kit}/crossing', operationId: 'crossing', parameters: [
+        new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')),
+        new OA\QueryParameter(name: 'front', required: true, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'frontSide', schema: new OA\Schema(type: 'string', enum: ['male', 'female'])),
+        new OA\QueryParameter(name: 'rear', required: true, schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'rearSide', schema: new OA\Schema(type: 'string', enum: ['male', 'female'])),
+    ], responses: [new OA\Response(response: 200, description: 'The shortest way from one joint to another, and which parts go on the first', content: new OA\JsonContent(ref: CrossingView::class)), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function crossing(Request $request, Kit $kit, JoiningViews $views): JsonResponse
+    {
+        Gate::authorize('view', $kit);
+        $request->validate([
+            'front' => ['required', 'string', 'max:64'], 'rear' => ['required', 'string', 'max:64'],
+            'frontSide' => ['nullable', 'string', Rule::enum(Side::class)], 'rearSide' => ['nullable', 'string', Rule::enum(Side::class)],
+        ]);
+
+        return response()->json($views->crossing($kit, self::end($request, 'front', Side::Female), self::end($request, 'rear', Side::Male)));
+    }
+
+    public function view(Kit $kit): KitView
+    {
+        $kit->load('parts');
+        $history = $this->store->history($kit);
+
+        return new KitView(
+            $kit->id, $kit->revision, $kit->name, $kit->currency,
+            array_values($kit->parts->map(self::part(...))->all()),
+            new HistoryView($history['undo'], $history['redo']),
+            $kit->gone()->count(),
+        );
+    }
+
+    public static function part(Part $part): KitPart
+    {
+        $document = $part->document;
+        $text = static fn (mixed $value): ?string => is_string($value) ? $value : null;
+
+        return new KitPart(
+            Tray::part($part), (string) $part->ref, $part->version, $part->mass_g, $part->price, $text($document->note ?? null), $text($document->marriedTo ?? null),
+            array_map(strval(...), array_keys(get_object_vars($document->measured ?? new \stdClass))),
+            (object) (['kind' => $part->kind] + get_object_vars($document)),
+        );
+    }
+
+    private static function end(Request $request, string $name, Side $usual): JointEnd
+    {
+        try {
+            return new JointEnd(Side::tryFrom($request->string($name.'Side')->toString()) ?? $usual, [Joint::parse($request->string($name)->toString())]);
+        } catch (InvalidFigure $fault) {
+            throw ValidationException::withMessages([$name => substr($fault->getMessage(), strlen('joint: '))]);
+        }
+    }
+
+    /** @return array{string, string} */
+    private static function file(Request $request): array
+    {
+        /** @var array{text: string, as: string} $valid */
+        $valid = $request->validate(['text' => ['required', 'string'], 'as' => ['required', 'string', Rule::in(['json', 'csv'])]]);
+        // Trimming of input would change a file's last line; the raw body has it whole.
+        $raw = json_decode($request->getContent());
+
+        return [$raw instanceof \stdClass && is_string($raw->text ?? null) ? $raw->text : $valid['text'], $valid['as']];
     }
 }

@@ -19,6 +19,7 @@ use App\Models\Part;
 use App\Models\Rig;
 use App\Models\RigPart;
 use App\Models\User;
+use App\Rigs\KitAtHand;
 use App\Rigs\RigStore;
 use App\Rigs\RigViews;
 use App\Rigs\Steps;
@@ -30,6 +31,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Values;
@@ -61,7 +63,7 @@ final class RigController
     }
 
     #[OA\Post(path: '/rigs', operationId: 'startRig', responses: [new OA\Response(response: 201, description: 'A new rig: the kit’s first camera and nothing on it', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The kit has no camera', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function store(Request $request): JsonResponse
+    public function store(Request $request, KitAtHand $hand): JsonResponse
     {
         /** @var User $user */
         $user = $request->user();
@@ -70,11 +72,40 @@ final class RigController
         if (! $kit instanceof Kit || ! $row instanceof Part) {
             throw ValidationException::withMessages(['kit' => 'Your kit has no camera yet.']);
         }
-        $fields = array_diff_key(Steps::item($row)->fields, ['id' => 0, 'count' => 0, 'note' => 0]);
-        $core = CoreRig::of(Camera::from(new Values(['kitPart' => $row->id] + $fields)), [], new Setting([], [], [], [], [], [], null), Conditions::from(new Values([])));
+        $core = CoreRig::of(Camera::from(new Values($hand->fields($row))), [], new Setting([], [], [], [], [], [], null), Conditions::from(new Values([])));
         $rig = $this->store->create($user, $kit, $core, null);
 
         return response()->json($this->views->rig($rig, $this->store->read($rig)), 201);
+    }
+
+    #[OA\Post(path: '/rigs/import', operationId: 'importRig', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], properties: [new OA\Property(property: 'text', type: 'string')])), responses: [new OA\Response(response: 201, description: 'The rig of the file on the bench', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The file can’t be read; every fault with its place', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function import(Request $request): JsonResponse
+    {
+        /** @var User $user */
+        $user = $request->user();
+        $request->validate(['text' => ['required', 'string']]);
+        $core = RigFile::parse($request->string('text')->toString());
+        $rig = $this->store->create($user, $user->kits()->oldest('id')->first(), $core, null);
+        if ($core->name !== null) {
+            // A name that is taken already doesn't keep a rig out.
+            $taken = $user->rigs()->whereNotNull('name')->pluck('name')->all();
+            $name = mb_strimwidth($core->name, 0, 110, '…');
+            for ($n = 2, $free = $name; in_array($free, $taken, true); $n++) {
+                $free = $name.' ('.$n.')';
+            }
+            $rig = $this->store->rename($rig, $rig->revision, $free);
+        }
+
+        return response()->json($this->views->rig($rig, $this->store->read($rig)), 201);
+    }
+
+    #[OA\Delete(path: '/rigs/{rig}/news', operationId: 'newsSeen', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 204, description: 'Not told again')])]
+    public function newsSeen(Rig $rig): Response
+    {
+        Gate::authorize('update', $rig);
+        $this->store->seen($rig);
+
+        return response()->noContent();
     }
 
     #[OA\Get(path: '/rigs/{rig}', operationId: 'showRig', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'The rig', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 404, description: 'No such rig of yours', content: new OA\JsonContent(ref: Trouble::class))])]

@@ -6,8 +6,11 @@ namespace ZincThimble\Core\File;
 
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Parts;
 use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Rig\Settling;
 
 /** Kit files, version 1: everything a person owns, as checked fields. */
 final readonly class KitFile
@@ -111,7 +114,7 @@ final readonly class KitFile
         }
         try {
             if ($kind->inChain()) {
-                Parts::make($kind, new Values($fields));
+                self::canBeSettled(Parts::make($kind, new Values($fields)));
             }
         } catch (InvalidFigure $fault) {
             $check->fault($pointer.'/'.str_replace('.', '/', $fault->field), substr($fault->getMessage(), strlen($fault->field) + 2));
@@ -120,6 +123,16 @@ final readonly class KitFile
         }
 
         return new KitItem($kind, $fields);
+    }
+
+    /** @throws InvalidFigure names the field of a lens whose figures no lens can have, at any station */
+    private static function canBeSettled(Part $part): void
+    {
+        if ($part instanceof Lens) {
+            foreach ($part->isZoom() ? $part->stations : [$part->figures] as $station) {
+                Settling::settle($part, $station->focalLengthMm);
+            }
+        }
     }
 
     /** @param  list<?KitItem>  $items */

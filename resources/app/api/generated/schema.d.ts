@@ -4,7 +4,7 @@
  */
 
 export interface paths {
-    "/guest": {
+    "/sign-up": {
         parameters: {
             query?: never;
             header?: never;
@@ -13,7 +13,55 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["openDemonstration"];
+        post: operations["signUp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sign-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["signIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/forgotten": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["forgottenPassword"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["resetPassword"];
         delete?: never;
         options?: never;
         head?: never;
@@ -28,8 +76,56 @@ export interface paths {
             cookie?: never;
         };
         get: operations["whoAmI"];
-        put?: never;
+        put: operations["changeAccount"];
         post?: never;
+        delete: operations["deleteAccount"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changePassword"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["takeEverything"];
+        put?: never;
+        post: operations["bringEverything"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/guest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["openDemonstration"];
         delete?: never;
         options?: never;
         head?: never;
@@ -47,6 +143,70 @@ export interface paths {
         put?: never;
         post: operations["signOut"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/guide": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["guide"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/patterns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["patterns"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/joints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listJoints"];
+        put?: never;
+        post: operations["addJoint"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/joints/{joint}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["dropJoint"];
         options?: never;
         head?: never;
         patch?: never;
@@ -76,8 +236,200 @@ export interface paths {
             cookie?: never;
         };
         get: operations["showKit"];
+        put: operations["nameKit"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["undoKit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["redoKit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/deleted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listDeleted"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["exportKit"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["takeImport"];
+        post: operations["importKit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["jointMap"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/crossing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["crossing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addParts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/parts/{part}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changePart"];
+        post?: never;
+        delete: operations["takeOutPart"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/parts/{part}/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["duplicatePart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/parts/{gone}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["bringBackPart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/parts/{part}/measure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["measurePart"];
         delete?: never;
         options?: never;
         head?: never;
@@ -95,6 +447,38 @@ export interface paths {
         put?: never;
         post: operations["startRig"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rigs/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["importRig"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rigs/{rig}/news": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["newsSeen"];
         options?: never;
         head?: never;
         patch?: never;
@@ -244,6 +628,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/rigs/{rig}/share": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["shareRig"];
+        delete: operations["withdrawShare"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shared/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showShared"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/shared/{token}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["exportShared"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -275,6 +707,29 @@ export interface components {
             fit: string;
             reversed: boolean;
             removable: boolean;
+        };
+        /** @description A change that was not made, and why. */
+        Conflict: {
+            message: string;
+            version: number | null;
+            rigs: string[];
+        };
+        /** @description How one joint is reached from another. */
+        CrossingView: {
+            fit: string;
+            reason: string | null;
+            path: string[];
+            /** Format: float */
+            lengthMm: number;
+            bridge: string | null;
+            parts: components["schemas"]["FittingPart"][];
+        };
+        /** @description A part that was taken out and can be brought back. */
+        DeletedPart: {
+            id: number;
+            kind: string;
+            name: string;
+            deletedAt: string;
         };
         /** @description Why a reading is not exact: what it rests on and how to settle it. */
         Doubt: {
@@ -375,10 +830,66 @@ export interface components {
             };
             message: string;
         };
+        /** @description Whether a part goes on a joint, or why it doesn’t. */
+        FittingPart: {
+            id: number;
+            name: string;
+            kind: string;
+            fits: boolean;
+            reason: string;
+        };
+        /** @description One field of a form: what it is called, what it holds, and how to measure it. */
+        GuideField: {
+            name: string;
+            label: string;
+            unit: string;
+            help: string;
+            type: string;
+            first: boolean;
+            needed: boolean;
+            /** Format: float */
+            least: number | null;
+            /** Format: float */
+            greatest: number | null;
+            words: string[];
+        };
+        /** @description The form for one kind of part. */
+        GuideKind: {
+            kind: string;
+            label: string;
+            inChain: boolean;
+            fields: components["schemas"]["GuideField"][];
+        };
         /** @description What undo and redo would do. */
         HistoryView: {
             undo: string | null;
             redo: string | null;
+        };
+        /** @description The joint at which everything could meet. */
+        HubView: {
+            joint: string;
+            part: string | null;
+            pairs: number;
+            needed: number;
+            saves: number;
+        };
+        /** @description What a file would do with one part. */
+        ImportRow: {
+            what: string;
+            name: string;
+            kind: string;
+            detail: string;
+            line: number | null;
+            column: string | null;
+        };
+        /** @description What a file would change; nothing is changed yet. */
+        ImportView: {
+            revision: number;
+            new: number;
+            same: number;
+            different: number;
+            refused: number;
+            rows: components["schemas"]["ImportRow"][];
         };
         /** @description Whether infinity is kept. */
         InfinityView: {
@@ -397,12 +908,88 @@ export interface components {
             /** Format: float */
             greatest: number | null;
         };
-        /** @description A kit with its parts. */
-        KitView: {
+        /** @description Parts that can be put together. */
+        IslandView: {
+            number: number;
+            cameras: components["schemas"]["MapPart"][];
+            parts: components["schemas"]["MapPart"][];
+            bridge: string | null;
+        };
+        /** @description A joint to choose from. */
+        JointView: {
+            id: number | null;
+            name: string;
+            spoken: string;
+            type: string;
+            use: string | null;
+            /** Format: float */
+            registerMm: number | null;
+            /** Format: float */
+            throatMm: number | null;
+            /** Format: float */
+            diameterMm: number | null;
+            /** Format: float */
+            pitchMm: number | null;
+        };
+        /** @description A part of a kit with all that is known of it. */
+        KitPart: {
+            part: components["schemas"]["PartView"];
+            ref: string;
+            version: number;
+            /** Format: float */
+            massG: number | null;
+            /** Format: float */
+            price: number | null;
+            note: string | null;
+            keptOn: string | null;
+            measured: string[];
+            fields: {
+                [key: string]: unknown;
+            };
+        };
+        /** @description A kit by name. */
+        KitSummary: {
             id: number;
             name: string;
             currency: string | null;
-            parts: components["schemas"]["PartView"][];
+            parts: number;
+        };
+        /** @description A kit with its parts. */
+        KitView: {
+            id: number;
+            revision: number;
+            name: string;
+            currency: string | null;
+            parts: components["schemas"]["KitPart"][];
+            history: components["schemas"]["HistoryView"];
+            deleted: number;
+        };
+        /** @description One end of a part on the joint map. */
+        MapEnd: {
+            joint: string;
+            spoken: string;
+            side: string;
+        };
+        /** @description A part or camera on the joint map. */
+        MapPart: {
+            id: number;
+            kind: string;
+            name: string;
+            rear: components["schemas"]["MapEnd"] | null;
+            front: components["schemas"]["MapEnd"] | null;
+        };
+        /** @description What joins what in a kit. */
+        MapView: {
+            islands: components["schemas"]["IslandView"][];
+            anywhere: components["schemas"]["MapPart"][];
+            loose: components["schemas"]["MapPart"][];
+            hub: components["schemas"]["HubView"] | null;
+        };
+        /** @description What measuring tells of a lens; kept only when asked to. */
+        MeasureView: {
+            kept: boolean;
+            figures: components["schemas"]["SettledFigureView"][];
+            version: number;
         };
         /** @description A change that cures a finding, to be sent back as a step. */
         MendView: {
@@ -421,6 +1008,20 @@ export interface components {
             revision: number;
             mends: components["schemas"]["MendView"][];
         };
+        /** @description One figure that was corrected. */
+        NewsChange: {
+            label: string;
+            unit: string;
+            before: string | number | boolean | null;
+            after: string | number | boolean | null;
+        };
+        /** @description What a correction of a kit part changed in this rig. */
+        NewsView: {
+            part: string;
+            followed: boolean;
+            reason: string | null;
+            changes: components["schemas"]["NewsChange"][];
+        };
         /** @description A part of a kit, as the shelf and the tray show it. */
         PartView: {
             id: number;
@@ -433,10 +1034,26 @@ export interface components {
             inChain: boolean;
             silhouette: components["schemas"]["Silhouette"];
         };
+        /** @description One part of a pattern. */
+        PatternPart: {
+            fields: {
+                [key: string]: unknown;
+            };
+        };
+        /** @description A generic part, or set of parts, to begin from. */
+        PatternView: {
+            id: string;
+            group: string;
+            name: string;
+            text: string;
+            ask: string[];
+            parts: components["schemas"]["PatternPart"][];
+        };
         /** @description Whoever is using the application. */
         Person: {
             id: number;
             name: string;
+            email: string | null;
             guest: boolean;
             guestUntil: string | null;
         };
@@ -528,6 +1145,28 @@ export interface components {
             /** Format: float */
             blurLimitMm: number;
             history: components["schemas"]["HistoryView"];
+            news: components["schemas"]["NewsView"][];
+            share: components["schemas"]["ShareView"] | null;
+        };
+        /** @description A figure before and after it was measured. */
+        SettledFigureView: {
+            field: string;
+            label: string;
+            unit: string;
+            /** Format: float */
+            old: number;
+            /** Format: float */
+            oldHalfWidth: number;
+            assumed: boolean;
+            /** Format: float */
+            new: number;
+            /** Format: float */
+            newHalfWidth: number;
+        };
+        /** @description A link by which anybody may look at a rig. */
+        ShareView: {
+            url: string;
+            since: string;
         };
         /** @description A part’s outline to scale, mm. */
         Silhouette: {
@@ -660,22 +1299,143 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    openDemonstration: {
+    signUp: {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    email: string;
+                    password: string;
+                };
+            };
+        };
         responses: {
-            /** @description A guest with a copy of the demonstration */
+            /** @description An account, signed in; a guest keeps everything of theirs */
             201: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["Person"];
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    signIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    email: string;
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Signed in */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"];
+                };
+            };
+            /** @description Not with this address and password */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description Too many tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    forgottenPassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    email: string;
+                };
+            };
+        };
+        responses: {
+            /** @description If there is such an account, a letter is on its way */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    resetPassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    token: string;
+                    email: string;
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The new password is set; every session is ended */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The link is used or too old */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
                 };
             };
         };
@@ -709,6 +1469,173 @@ export interface operations {
             };
         };
     };
+    changeAccount: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Who you are now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"];
+                };
+            };
+        };
+    };
+    deleteAccount: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The account and everything in it are gone */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    changePassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    current: string;
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Changed; other sessions are ended */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    takeEverything: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Everything of yours as one ZIP of open files */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+        };
+    };
+    bringEverything: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    archive: string;
+                };
+            };
+        };
+        responses: {
+            /** @description All of it is there again */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What is wrong; nothing was changed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    openDemonstration: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A guest with a copy of the demonstration */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Person"];
+                };
+            };
+        };
+    };
     signOut: {
         parameters: {
             query?: never;
@@ -719,6 +1646,124 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Signed out; a guest is removed with everything of theirs */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    guide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The form of every kind of part */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GuideKind"][];
+                };
+            };
+        };
+    };
+    patterns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Generic parts to begin from */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PatternView"][];
+                };
+            };
+        };
+    };
+    listJoints: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The shipped joints, and the person’s own */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JointView"][];
+                };
+            };
+        };
+    };
+    addJoint: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    use?: string | null;
+                    registerMm?: number | null;
+                    throatMm?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The joint */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JointView"];
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    dropJoint: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                joint: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Gone from the list; parts keep it */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -742,7 +1787,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["KitView"][];
+                    "application/json": components["schemas"]["KitSummary"][];
                 };
             };
         };
@@ -765,6 +1810,530 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KitView"];
+                };
+            };
+        };
+    };
+    nameKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    currency?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The kit */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitView"];
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    undoKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    revision: number;
+                };
+            };
+        };
+        responses: {
+            /** @description The kit one step back */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitView"];
+                };
+            };
+            /** @description The kit has changed meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    redoKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    revision: number;
+                };
+            };
+        };
+        responses: {
+            /** @description The kit one step on */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitView"];
+                };
+            };
+            /** @description The kit has changed meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    listDeleted: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Parts that were taken out, the last one first, at most 200 */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedPart"][];
+                };
+            };
+        };
+    };
+    exportKit: {
+        parameters: {
+            query?: {
+                as?: "json" | "csv";
+            };
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The kit as a file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+        };
+    };
+    takeImport: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    text: string;
+                    /** @enum {string} */
+                    as: "json" | "csv";
+                    revision: number;
+                };
+            };
+        };
+        responses: {
+            /** @description The kit with all of the file in it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitView"];
+                };
+            };
+            /** @description The kit has changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description The file can’t be taken; nothing was changed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    importKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    text: string;
+                    /** @enum {string} */
+                    as: "json" | "csv";
+                };
+            };
+        };
+        responses: {
+            /** @description What the file would change */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportView"];
+                };
+            };
+        };
+    };
+    jointMap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What joins what */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MapView"];
+                };
+            };
+        };
+    };
+    crossing: {
+        parameters: {
+            query: {
+                front: string;
+                frontSide?: "male" | "female";
+                rear: string;
+                rearSide?: "male" | "female";
+            };
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The shortest way from one joint to another, and which parts go on the first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CrossingView"];
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    addParts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    parts: {
+                        [key: string]: unknown;
+                    }[];
+                };
+            };
+        };
+        responses: {
+            /** @description The new parts */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitPart"][];
+                };
+            };
+            /** @description What is wrong, field by field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    changePart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+                part: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    version: number;
+                    part: {
+                        [key: string]: unknown;
+                    };
+                };
+            };
+        };
+        responses: {
+            /** @description The part as it is now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitPart"];
+                };
+            };
+            /** @description Somebody changed it meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Conflict"];
+                };
+            };
+            /** @description What is wrong, field by field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    takeOutPart: {
+        parameters: {
+            query?: {
+                anyway?: number;
+            };
+            header?: never;
+            path: {
+                kit: number;
+                part: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Taken out; it can be brought back */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Rigs use it; ask again with anyway=1 */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Conflict"];
+                };
+            };
+        };
+    };
+    duplicatePart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+                part: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Another part like it */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitPart"];
+                };
+            };
+        };
+    };
+    bringBackPart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+                gone: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The part, back in the kit */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitPart"];
+                };
+            };
+        };
+    };
+    measurePart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+                part: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @enum {string} */
+                    by: "ruler" | "pupils";
+                    keep: boolean;
+                    version: number;
+                    camera?: number | null;
+                    reversed?: boolean | null;
+                    zoomMm?: number | null;
+                    exitMm?: number | null;
+                    entranceMm?: number | null;
+                    shots?: {
+                        spacersMm: number;
+                        pixels?: number | null;
+                        onSensorMm?: number | null;
+                        rulerMm: number;
+                        workingDistanceMm?: number | null;
+                    }[] | null;
+                };
+            };
+        };
+        responses: {
+            /** @description Old and new figures with their half-widths */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureView"];
+                };
+            };
+            /** @description Somebody changed it meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Conflict"];
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
                 };
             };
         };
@@ -817,6 +2386,61 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Trouble"];
                 };
+            };
+        };
+    };
+    importRig: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    text: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The rig of the file on the bench */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RigView"];
+                };
+            };
+            /** @description The file can’t be read; every fault with its place */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    newsSeen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not told again */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -1136,6 +2760,110 @@ export interface operations {
                 };
                 content: {
                     "application/json": Record<string, never>;
+                };
+            };
+        };
+    };
+    shareRig: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A link to the rig as it is now; an older one leads nowhere any more */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShareView"];
+                };
+            };
+        };
+    };
+    withdrawShare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The link leads nowhere any more */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    showShared: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The rig as it was when it was shared */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RigView"];
+                };
+            };
+            /** @description No such link, or withdrawn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    exportShared: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The rig as a file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description No such link, or withdrawn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
                 };
             };
         };

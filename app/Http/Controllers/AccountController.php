@@ -1,0 +1,212 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Api\Person;
+use App\Api\Trouble;
+use App\Kits\Archive;
+use App\Models\Kit;
+use App\Models\User;
+use App\People\Door;
+use App\People\Letters;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Facades\Password as Broker;
+use Illuminate\Support\Str;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\Rules\Password;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+
+/** Accounts: sign up, in and out, passwords, everything out and in, and the end of it. */
+final class AccountController
+{
+    private const NAME = ['required', 'string', 'max:120', 'regex:/^[^\p{C}]*$/u'];
+
+    private const EMAIL = ['required', 'string', 'email:rfc', 'max:254'];
+
+    #[OA\Post(path: '/sign-up', operationId: 'signUp', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name', 'email', 'password'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'password', type: 'string')])), responses: [
+        new OA\Response(response: 201, description: 'An account, signed in; a guest keeps everything of theirs', content: new OA\JsonContent(ref: Person::class)),
+        new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class)),
+    ])]
+    public function signUp(Request $request): JsonResponse
+    {
+        $guest = $request->user();
+        if ($guest instanceof User && ! $guest->isGuest()) {
+            throw ValidationException::withMessages(['email' => 'You are signed in already.']);
+        }
+        $request->merge(['email' => self::address($request)]);
+        /** @var array{name: string, email: string, password: string} $valid */
+        $valid = $request->validate([
+            'name' => self::NAME,
+            'email' => [...self::EMAIL, Rule::unique('users', 'email')],
+            'password' => ['required', 'string', Password::min(10), 'max:200'],
+        ], ['email.unique' => 'There is an account of that address. Sign in, or ask for a new password.']);
+        $user = DB::transaction(function () use ($guest, $valid): User {
+            if ($guest instanceof User) {
+                $guest->update($valid + ['guest_until' => null]);
+
+                return $guest;
+            }
+            $user = User::query()->create($valid);
+            $user->kits()->save(new Kit(['name' => 'My kit', 'extra' => new \stdClass]));
+
+            return $user;
+        });
+        Door::guard()->login($user);
+        $request->session()->regenerate();
+
+        return response()->json(GuestController::person($user), 201);
+    }
+
+    #[OA\Post(path: '/sign-in', operationId: 'signIn', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['email', 'password'], properties: [new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'password', type: 'string')])), responses: [
+        new OA\Response(response: 200, description: 'Signed in', content: new OA\JsonContent(ref: Person::class)),
+        new OA\Response(response: 422, description: 'Not with this address and password', content: new OA\JsonContent(ref: Trouble::class)),
+        new OA\Response(response: 429, description: 'Too many tries', content: new OA\JsonContent(ref: Trouble::class)),
+    ])]
+    public function signIn(Request $request): JsonResponse
+    {
+        $request->merge(['email' => self::address($request)]);
+        /** @var array{email: string, password: string} $valid */
+        $valid = $request->validate(['email' => ['required', 'string', 'max:254'], 'password' => ['required', 'string', 'max:200']]);
+        if (! Door::guard()->attempt($valid)) {
+            throw ValidationException::withMessages(['email' => 'No account has this address and password.']);
+        }
+        $request->session()->regenerate();
+        /** @var User $user */
+        $user = Door::guard()->user();
+
+        return response()->json(GuestController::person($user));
+    }
+
+    #[OA\Post(path: '/forgotten', operationId: 'forgottenPassword', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['email'], properties: [new OA\Property(property: 'email', type: 'string')])), responses: [new OA\Response(response: 204, description: 'If there is such an account, a letter is on its way')])]
+    public function forgotten(Request $request, Letters $letters): Response
+    {
+        $request->merge(['email' => self::address($request)]);
+        /** @var array{email: string} $valid */
+        $valid = $request->validate(['email' => self::EMAIL]);
+        $letters->forgotten($valid['email']);
+
+        return response()->noContent();
+    }
+
+    #[OA\Post(path: '/reset', operationId: 'resetPassword', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['token', 'email', 'password'], properties: [new OA\Property(property: 'token', type: 'string'), new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'password', type: 'string')])), responses: [
+        new OA\Response(response: 204, description: 'The new password is set; every session is ended'),
+        new OA\Response(response: 422, description: 'The link is used or too old', content: new OA\JsonContent(ref: Trouble::class)),
+    ])]
+    public function reset(Request $request): Response
+    {
+        $request->merge(['email' => self::address($request)]);
+        /** @var array{token: string, email: string, password: string} $valid */
+        $valid = $request->validate(['token' => ['required', 'string', 'max:200'], 'email' => self::EMAIL, 'password' => ['required', 'string', Password::min(10), 'max:200']]);
+        $status = Broker::broker()->reset($valid, function (User $user, string $password): void {
+            $user->password = $password;
+            $user->setRememberToken(Str::random(60));
+            $user->save();
+            self::endSessions($user);
+        });
+        if ($status !== Broker::PASSWORD_RESET) {
+            throw ValidationException::withMessages(['token' => 'This link has been used, or is more than an hour old. Ask for a new one.']);
+        }
+
+        return response()->noContent();
+    }
+
+    #[OA\Put(path: '/me', operationId: 'changeAccount', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name'], properties: [new OA\Property(property: 'name', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Who you are now', content: new OA\JsonContent(ref: Person::class))])]
+    public function rename(Request $request): JsonResponse
+    {
+        $user = self::owner($request);
+        /** @var array{name: string} $valid */
+        $valid = $request->validate(['name' => self::NAME]);
+        $user->update($valid);
+
+        return response()->json(GuestController::person($user));
+    }
+
+    #[OA\Put(path: '/me/password', operationId: 'changePassword', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['current', 'password'], properties: [new OA\Property(property: 'current', type: 'string'), new OA\Property(property: 'password', type: 'string')])), responses: [new OA\Response(response: 204, description: 'Changed; other sessions are ended'), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function password(Request $request): Response
+    {
+        $user = self::owner($request);
+        /** @var array{current: string, password: string} $valid */
+        $valid = $request->validate(['current' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', Password::min(10), 'max:200']]);
+        self::confirm($user, $valid['current'], 'current');
+        $user->password = $valid['password'];
+        $user->save();
+        self::endSessions($user, $request->session()->getId());
+        Door::guard()->login($user);
+
+        return response()->noContent();
+    }
+
+    #[OA\Delete(path: '/me', operationId: 'deleteAccount', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['password'], properties: [new OA\Property(property: 'password', type: 'string')])), responses: [new OA\Response(response: 204, description: 'The account and everything in it are gone'), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function delete(Request $request): Response
+    {
+        $user = self::owner($request);
+        /** @var array{password: string} $valid */
+        $valid = $request->validate(['password' => ['required', 'string', 'max:200']]);
+        self::confirm($user, $valid['password'], 'password');
+        Door::guard()->logout();
+        self::endSessions($user);
+        $user->delete();
+        $request->session()->invalidate();
+        $request->session()->regenerateToken();
+
+        return response()->noContent();
+    }
+
+    #[OA\Get(path: '/me/archive', operationId: 'takeEverything', responses: [new OA\Response(response: 200, description: 'Everything of yours as one ZIP of open files', content: new OA\MediaType(mediaType: 'application/zip', schema: new OA\Schema(type: 'string', format: 'binary')))])]
+    public function archive(Request $request, Archive $archive): Response
+    {
+        /** @var User $user */
+        $user = $request->user();
+
+        return response($archive->write($user), 200, ['Content-Type' => 'application/zip', 'Content-Disposition' => 'attachment; filename="zinc-thimble.zip"']);
+    }
+
+    #[OA\Post(path: '/me/archive', operationId: 'bringEverything', requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['archive'], properties: [new OA\Property(property: 'archive', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 204, description: 'All of it is there again'), new OA\Response(response: 422, description: 'What is wrong; nothing was changed', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function restore(Request $request, Archive $archive): Response
+    {
+        /** @var User $user */
+        $user = $request->user();
+        $request->validate(['archive' => ['required', 'file', 'max:10240']]);
+        $file = $request->file('archive');
+        $path = $file instanceof \Illuminate\Http\UploadedFile ? $file->getRealPath() : false;
+        $archive->read($user, $path === false ? '' : $path);
+
+        return response()->noContent();
+    }
+
+    private static function owner(Request $request): User
+    {
+        $user = $request->user();
+        if (! $user instanceof User || $user->isGuest()) {
+            throw ValidationException::withMessages(['account' => 'A guest has no account to change. Make one first; everything here comes along.']);
+        }
+
+        return $user;
+    }
+
+    private static function confirm(User $user, string $password, string $field): void
+    {
+        if (! Hash::check($password, (string) $user->password)) {
+            throw ValidationException::withMessages([$field => 'This is not your password.']);
+        }
+    }
+
+    private static function endSessions(User $user, ?string $but = null): void
+    {
+        DB::table('sessions')->where('user_id', $user->id)->when($but !== null, fn ($query) => $query->where('id', '<>', $but))->delete();
+    }
+
+    private static function address(Request $request): mixed
+    {
+        $email = $request->input('email');
+
+        return is_string($email) ? mb_strtolower(trim($email)) : $email;
+    }
+}

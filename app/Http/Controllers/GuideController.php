@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Api\GuideField;
+use App\Api\GuideKind;
+use App\Api\JointView;
+use App\Api\PatternPart;
+use App\Api\PatternView;
+use App\Api\Trouble;
+use App\Kits\OwnJoints;
+use App\Kits\Patterns;
+use App\Models\Joint;
+use App\Models\User;
+use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+use ZincThimble\Core\File\FieldGuide;
+use ZincThimble\Core\Gear\Joint as CoreJoint;
+use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Join\StandardJoints;
+
+/** What helps to put a kit in: the forms, the patterns, the joints. */
+final class GuideController
+{
+    #[OA\Get(path: '/guide', operationId: 'guide', responses: [new OA\Response(response: 200, description: 'The form of every kind of part', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: GuideKind::class)))])]
+    public function guide(): JsonResponse
+    {
+        return response()->json(array_map(static fn (Kind $kind): GuideKind => new GuideKind(
+            $kind->value,
+            ucfirst(str_replace('-', ' ', $kind->value)),
+            $kind->inChain(),
+            array_map(static function (array $each) use ($kind): GuideField {
+                $guide = FieldGuide::of($kind, $each['name']);
+                $field = $each['field'];
+
+                return new GuideField($each['name'], $guide['label'], $guide['unit'], $guide['help'], $field->type->value, $each['first'], $field->needed, $field->least, $field->greatest, $field->words);
+            }, FieldGuide::form($kind)),
+        ), Kind::cases()));
+    }
+
+    #[OA\Get(path: '/patterns', operationId: 'patterns', responses: [new OA\Response(response: 200, description: 'Generic parts to begin from', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: PatternView::class)))])]
+    public function patterns(): JsonResponse
+    {
+        return response()->json(array_map(static fn (array $each): PatternView => new PatternView(
+            $each['id'], $each['group'], $each['name'], $each['text'], $each['ask'], array_map(static fn (array $part): PatternPart => new PatternPart((object) $part), $each['parts']),
+        ), Patterns::all()));
+    }
+
+    #[OA\Get(path: '/joints', operationId: 'listJoints', responses: [new OA\Response(response: 200, description: 'The shipped joints, and the person’s own', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: JointView::class)))])]
+    public function joints(Request $request): JsonResponse
+    {
+        /** @var User $user */
+        $user = $request->user();
+        $own = $user->joints()->get()->map(self::joint(...))->all();
+
+        return response()->json([...$own, ...array_map(static fn (array $each): JointView => new JointView(
+            null, $each['name'], CoreJoint::parse($each['name'])->spoken(), $each['type'], $each['use'], $each['registerMm'], $each['throatMm'], $each['diameterMm'], $each['pitchMm'],
+        ), StandardJoints::all())]);
+    }
+
+    #[OA\Post(path: '/joints', operationId: 'addJoint', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'use', type: 'string', nullable: true), new OA\Property(property: 'registerMm', type: 'number', nullable: true), new OA\Property(property: 'throatMm', type: 'number', nullable: true)])), responses: [new OA\Response(response: 201, description: 'The joint', content: new OA\JsonContent(ref: JointView::class)), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function addJoint(Request $request): JsonResponse
+    {
+        /** @var User $user */
+        $user = $request->user();
+        if ($user->joints()->count() >= 500) {
+            throw ValidationException::withMessages(['name' => 'That is more joints than anybody owns.']);
+        }
+        $joint = new Joint(OwnJoints::checked($request->only(['name', 'use', 'registerMm', 'throatMm'])));
+        try {
+            DB::transaction(fn () => $user->joints()->save($joint));
+        } catch (UniqueConstraintViolationException) {
+            throw ValidationException::withMessages(['name' => 'You have a joint of that name.']);
+        }
+
+        return response()->json(self::joint($joint), 201);
+    }
+
+    #[OA\Delete(path: '/joints/{joint}', operationId: 'dropJoint', parameters: [new OA\PathParameter(name: 'joint', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 204, description: 'Gone from the list; parts keep it')])]
+    public function dropJoint(Joint $joint): Response
+    {
+        Gate::authorize('delete', $joint);
+        $joint->delete();
+
+        return response()->noContent();
+    }
+
+    private static function joint(Joint $joint): JointView
+    {
+        $core = CoreJoint::parse($joint->name);
+
+        return new JointView($joint->id, $joint->name, $core->spoken(), $core->isThread() ? 'thread' : 'bayonet', $joint->used_for, $joint->register_mm, $joint->throat_mm, $core->diameterMm, $core->pitchMm);
+    }
+}

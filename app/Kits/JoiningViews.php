@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kits;
+
+use App\Api\CrossingView;
+use App\Api\FittingPart;
+use App\Api\HubView;
+use App\Api\IslandView;
+use App\Api\MapEnd;
+use App\Api\MapPart;
+use App\Api\MapView;
+use App\Models\Kit;
+use App\Models\Part;
+use App\Rigs\FitReason;
+use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\JointEnd;
+use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Part as CorePart;
+use ZincThimble\Core\Gear\Parts;
+use ZincThimble\Core\Gear\Side;
+use ZincThimble\Core\Gear\Spacer;
+use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Join\Crossing;
+use ZincThimble\Core\Join\Fit;
+use ZincThimble\Core\Join\Hub;
+use ZincThimble\Core\Join\JointMap;
+use ZincThimble\Core\Join\Mating;
+
+/** What the core says of a kit's joints, for its screens. */
+final class JoiningViews
+{
+    public function map(Kit $kit): MapView
+    {
+        [$cameraRows, $cameras, $rows, $parts] = $this->gear($kit);
+        $map = JointMap::of($cameras, $parts);
+        $islands = [];
+        foreach ($map->islands as $i => $island) {
+            $islands[] = new IslandView(
+                $i + 1,
+                array_map(fn (int $c): MapPart => new MapPart($cameraRows[$c]->id, 'camera', $cameras[$c]->name ?? 'Camera', null, self::end($cameras[$c]->front)), $island->cameras),
+                array_map(fn (int $p): MapPart => self::part($rows[$p], $parts[$p]), $island->parts),
+                $i === 0 ? null : $map->cheapestBridge($map->islands[0], $island)?->spoken(),
+            );
+        }
+        $hub = Hub::best($cameras, $parts);
+
+        return new MapView(
+            $islands,
+            array_map(fn (int $p): MapPart => self::part($rows[$p], $parts[$p]), $map->anywhere),
+            array_map(fn (int $p): MapPart => self::part($rows[$p], $parts[$p]), $map->loose),
+            $hub === null ? null : new HubView($hub->joint->spoken(), $hub->part?->label(), $hub->pairs, $hub->needed, $hub->saves()),
+        );
+    }
+
+    public function crossing(Kit $kit, JointEnd $front, JointEnd $rear): CrossingView
+    {
+        [, $cameras, $rows, $parts] = $this->gear($kit);
+        $hand = [];
+        foreach ($rows as $p => $row) {
+            array_push($hand, ...array_fill(0, min(3, $row->count), $parts[$p]));
+        }
+        $register = static function (JointEnd $end) use ($cameras, $parts): ?float {
+            foreach ($cameras as $camera) {
+                if ($end->main() !== null && $camera->front->main()?->sameStandard($end->main()) === true) {
+                    return $camera->registerMm;
+                }
+            }
+            foreach ($parts as $part) {
+                if ($part instanceof Lens && $end->main() !== null && $part->casing->rear->main()?->sameStandard($end->main()) === true) {
+                    return $part->figures->registerMm;
+                }
+            }
+
+            return null;
+        };
+        $crossing = Crossing::of($front, $rear, $hand, $register($front), $register($rear));
+        $fitting = [];
+        foreach ($parts as $p => $part) {
+            $fit = Mating::ofEnds($front, $part->casing->rear);
+            $turned = $part instanceof Lens && Mating::ofEnds($front, $part->turned()->casing->rear) === Fit::Mates;
+            $fitting[] = new FittingPart($rows[$p]->id, $part->label(), $part->kind->value, $fit->holds() && $fit !== Fit::Unknown || $turned, match (true) {
+                $fit->holds() && $fit !== Fit::Unknown => '',
+                $turned => 'goes on reversed',
+                default => FitReason::of($fit, $part, $front),
+            });
+        }
+
+        return new CrossingView(
+            $crossing->fit->value,
+            $crossing->fit === Fit::LookAlike ? 'Same diameter, another pitch: they start, bind and are ruined. Don’t force them.' : null,
+            array_map(static fn (Spacer $ring): string => $ring->label(), $crossing->path ?? []),
+            array_sum(array_map(static fn (Spacer $ring): float => $ring->lengthMm, $crossing->path ?? [])),
+            $crossing->bridge?->spoken(),
+            $fitting,
+        );
+    }
+
+    /** @return array{list<Part>, list<Camera>, list<Part>, list<CorePart>} rows and what the core makes of them, cameras apart */
+    private function gear(Kit $kit): array
+    {
+        $cameraRows = $cameras = $rows = $parts = [];
+        foreach ($kit->parts as $row) {
+            if ($row->kindOf() === Kind::Camera) {
+                $cameraRows[] = $row;
+                $cameras[] = Camera::from(new Values($row->fields()));
+            } elseif ($row->kindOf()->inChain()) {
+                $rows[] = $row;
+                $parts[] = Parts::make($row->kindOf(), new Values($row->fields()));
+            }
+        }
+
+        return [$cameraRows, $cameras, $rows, $parts];
+    }
+
+    private static function part(Part $row, CorePart $part): MapPart
+    {
+        return new MapPart($row->id, $row->kind, $part->label(), self::end($part->casing->rear), self::end($part->casing->front));
+    }
+
+    private static function end(JointEnd $end): ?MapEnd
+    {
+        $main = $end->main();
+
+        return $main === null ? null : new MapEnd($main->name, $main->spoken(), $end->side === Side::Male ? 'male' : 'female');
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    // Letters go to the log unless a mailer is set up: nothing leaves the machine by itself.
+    'default' => env('MAIL_MAILER', 'log'),
+    'mailers' => [
+        'log' => ['transport' => 'log', 'channel' => env('MAIL_LOG_CHANNEL')],
+        'array' => ['transport' => 'array'],
+        'smtp' => [
+            'transport' => 'smtp',
+            'host' => env('MAIL_HOST', '127.0.0.1'),
+            'port' => env('MAIL_PORT', 587),
+            'username' => env('MAIL_USERNAME'),
+            'password' => env('MAIL_PASSWORD'),
+            'timeout' => 10,
+        ],
+    ],
+    'from' => ['address' => env('MAIL_FROM_ADDRESS', 'thimble@localhost'), 'name' => 'Zinc Thimble'],
+];

@@ -1,0 +1,369 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Kit;
+use App\Models\Part;
+use App\Models\User;
+use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+use ZincThimble\Core\File\KitFile;
+use ZincThimble\Core\File\RigFile;
+use ZincThimble\Core\Reading\Answer;
+
+/** The kit over HTTP: parts, history, files, joints, measuring, and what is refused. */
+final class KitApiTest extends TestCase
+{
+    private User $user;
+
+    private Kit $kit;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->user = $this->guest();
+        $this->kit = $this->user->kits()->firstOrFail();
+        $this->actingAs($this->user);
+    }
+
+    public function test_a_part_is_added_changed_copied_taken_out_and_brought_back(): void
+    {
+        $added = $this->postJson($this->at('parts'), ['parts' => [['kind' => 'tube', 'name' => 'Tube 5', 'rear' => 'larch', 'front' => 'larch', 'lengthMm' => 5, 'engraved' => ['in' => 'red']]]])->assertCreated()->json('0');
+        $this->assertSame('tube-5', $added['ref']);
+        $this->assertSame(['in' => 'red'], $added['fields']['engraved']);
+
+        $id = $added['part']['id'];
+        $changed = $this->putJson($this->at('parts/'.$id), ['version' => $added['version'], 'part' => ['lengthMm' => 5.5, 'note' => 'Filed'] + $added['fields']])->assertOk()->json();
+        $this->assertSame('Filed', $changed['note']);
+        $this->assertSame('5.5 mm', str_replace("\u{2009}", ' ', $changed['part']['measure']));
+        $this->assertSame(['in' => 'red'], $changed['fields']['engraved']);
+
+        $copy = $this->postJson($this->at("parts/{$id}/copies"))->assertCreated()->assertJsonPath('part.name', 'Tube 5 (copy)')->json();
+        $this->assertNotSame($changed['ref'], $copy['ref']);
+
+        $this->deleteJson($this->at('parts/'.$id))->assertNoContent();
+        $this->putJson($this->at('parts/'.$id), ['version' => 2, 'part' => $changed['fields']])->assertNotFound();
+        $this->getJson($this->at('deleted'))->assertOk()->assertJsonPath('0.name', 'Tube 5');
+        $this->postJson($this->at("parts/{$id}/back"))->assertOk()->assertJsonPath('part.name', 'Tube 5');
+        $this->getJson($this->at('deleted'))->assertExactJson([]);
+    }
+
+    public function test_the_history_undoes_and_redoes_everything_and_survives(): void
+    {
+        $start = $this->export();
+        $tube = $this->part('Tube 9');
+        $this->postJson($this->at('parts'), ['parts' => [['kind' => 'tube', 'name' => 'Tube 5', 'lengthMm' => 5], ['kind' => 'tube', 'name' => 'Tube 6', 'lengthMm' => 6]]])->assertCreated();
+        $this->putJson($this->at('parts/'.$tube->id), ['version' => $tube->version, 'part' => ['kind' => 'tube', 'name' => 'Tube nine', 'lengthMm' => 9.2]])->assertOk();
+        $this->deleteJson($this->at('parts/'.$this->part('Hood 52')->id))->assertNoContent();
+        $end = $this->export();
+        $labels = [];
+        for ($n = 0; $n < 3; $n++) {
+            $now = $this->getJson($this->at(''))->json();
+            $labels[] = $now['history']['undo'];
+            $this->postJson($this->at('undo'), ['revision' => $now['revision']])->assertOk();
+        }
+        $this->assertSame(['take out Hood 52', 'change Tube nine', 'add Tube 5 and 1 more'], $labels);
+        $this->assertSame($start, $this->export());
+        for ($n = 0; $n < 3; $n++) {
+            $this->postJson($this->at('redo'), ['revision' => $this->kit->refresh()->revision])->assertOk();
+        }
+        $this->assertSame($end, $this->export());
+        $this->postJson($this->at('redo'), ['revision' => $this->kit->refresh()->revision])->assertOk()->assertJsonPath('history.redo', null);
+    }
+
+    public function test_two_hundred_steps_can_be_undone(): void
+    {
+        $tube = $this->part('Step ring 58 to 52');
+        for ($n = 1; $n <= 205; $n++) {
+            $this->putJson($this->at('parts/'.$tube->id), ['version' => $tube->refresh()->version, 'part' => ['kind' => 'step-ring', 'name' => 'Ring', 'lengthMm' => $n / 10]])->assertOk();
+        }
+        for ($n = 0; $n < 205; $n++) {
+            $last = $this->postJson($this->at('undo'), ['revision' => $this->kit->refresh()->revision])->assertOk();
+        }
+        $last->assertJsonPath('history.undo', null);
+        $this->assertSame('Step ring 58 to 52', $tube->refresh()->name);
+    }
+
+    public function test_two_windows_can_not_lose_each_others_work(): void
+    {
+        $tube = $this->part('Tube 9');
+        $mine = ['version' => $tube->version, 'part' => ['kind' => 'tube', 'name' => 'Mine', 'lengthMm' => 9]];
+        $this->putJson($this->at('parts/'.$tube->id), $mine)->assertOk();
+        $this->putJson($this->at('parts/'.$tube->id), ['part' => ['kind' => 'tube', 'name' => 'Theirs', 'lengthMm' => 9]] + $mine)->assertStatus(409)->assertJsonPath('version', $tube->version + 1);
+        $this->assertSame('Mine', $tube->refresh()->name);
+        // Other parts are nobody's business.
+        $other = $this->part('Tube 15');
+        $this->putJson($this->at('parts/'.$other->id), ['version' => $other->version, 'part' => ['kind' => 'tube', 'name' => 'Tube fifteen', 'lengthMm' => 15]])->assertOk();
+        $this->postJson($this->at('undo'), ['revision' => 1])->assertStatus(409);
+    }
+
+    public function test_taking_out_a_part_that_rigs_use_says_which_and_keeps_them_readable(): void
+    {
+        $tube = $this->part('Tube 9');
+        $rig = $this->rigOf($this->user, 'Lichen disc');
+        $before = $this->getJson("/api/rigs/{$rig->id}")->json('readings.magnification');
+        $this->deleteJson($this->at('parts/'.$tube->id))->assertStatus(409)->assertJsonFragment(['rigs' => ['Lichen disc']]);
+        $this->assertNull($tube->refresh()->deleted_at);
+        $this->deleteJson($this->at('parts/'.$tube->id).'?anyway=1')->assertNoContent();
+        $this->assertSame($before, $this->getJson("/api/rigs/{$rig->id}")->assertOk()->json('readings.magnification'));
+        $this->assertNotContains('Tube 9', array_column(array_column($this->getJson("/api/rigs/{$rig->id}/tray?place=0")->json('parts'), 'part'), 'name'));
+    }
+
+    public function test_rigs_follow_a_correction_and_say_once_what_changed(): void
+    {
+        $rig = $this->rigOf($this->user, 'Tower clock tooth');
+        $shared = $this->postJson("/api/rigs/{$rig->id}/share")->assertCreated()->json('url');
+        $lens = $this->part('Process 62');
+        $fields = ['kind' => 'lens', 'focalLengthMm' => 61] + get_object_vars($lens->document);
+        $this->putJson($this->at('parts/'.$lens->id), ['version' => $lens->version, 'part' => $fields])->assertOk();
+        $told = $this->getJson("/api/rigs/{$rig->id}")->assertOk()->json();
+        $this->assertEqualsWithDelta(32 / 61, $told['readings']['magnification'], 1e-9);
+        $this->assertSame([['part' => 'Process 62', 'followed' => true, 'reason' => null, 'changes' => [['label' => 'Focal length', 'unit' => 'mm', 'before' => 62, 'after' => 61]]]], $told['news']);
+        $this->deleteJson("/api/rigs/{$rig->id}/news")->assertNoContent();
+        $this->assertSame([], $this->getJson("/api/rigs/{$rig->id}")->json('news'));
+        // The link holds the parts as they were.
+        $this->assertEqualsWithDelta(32 / 62, $this->getJson('/api/shared/'.basename($shared))->assertOk()->json('readings.magnification'), 1e-9);
+        // A step of the past comes back with the figures that are known now.
+        $this->postJson("/api/rigs/{$rig->id}/steps", ['revision' => $rig->refresh()->revision, 'step' => ['action' => 'remove', 'place' => 1]])->assertOk();
+        $undone = $this->postJson("/api/rigs/{$rig->id}/undo", ['revision' => $rig->refresh()->revision])->assertOk()->json();
+        $this->assertEqualsWithDelta(32 / 61, $undone['readings']['magnification'], 1e-9);
+        // Undoing the correction is a correction too.
+        $this->postJson($this->at('undo'), ['revision' => $this->kit->refresh()->revision])->assertOk();
+        $this->assertEqualsWithDelta(32 / 62, $this->getJson("/api/rigs/{$rig->id}")->json('readings.magnification'), 1e-9);
+    }
+
+    public function test_a_setting_that_the_corrected_part_can_not_reach_is_brought_within(): void
+    {
+        $rig = $this->rigOf($this->user, 'Sedge seed, coat pattern');
+        $bellows = $this->part('Rail bellows');
+        $set = $rig->parts->firstWhere('part_id', $bellows->id)->length_mm;
+        $fields = ['kind' => 'bellows', 'maxMm' => $set - 10] + get_object_vars($bellows->document);
+        $this->putJson($this->at('parts/'.$bellows->id), ['version' => $bellows->version, 'part' => $fields])->assertOk();
+        $this->assertEqualsWithDelta($set - 10, $rig->refresh()->parts->firstWhere('part_id', $bellows->id)->length_mm, 1e-9);
+    }
+
+    public function test_json_and_csv_go_out_and_come_in_the_same(): void
+    {
+        foreach (['json', 'csv'] as $as) {
+            $text = (string) $this->get($this->at('file').'?as='.$as)->assertOk()->getContent();
+            $this->assertSame($text, $this->get($this->at('file').'?as='.$as)->getContent());
+            $same = $this->postJson($this->at('import'), ['text' => $text, 'as' => $as])->assertOk()->json();
+            $this->assertSame([0, 41, 0, 0], [$same['new'], $same['same'], $same['different'], $same['refused']], $as);
+        }
+    }
+
+    public function test_an_import_shows_what_will_change_and_takes_all_of_it_in_one_step(): void
+    {
+        $csv = "kind,id,name,rear,front,lengthMm,colour\ntube,tube-9,Tube 9,larch,larch,9.5,red\ntube,,Tube 40,larch,larch,40,blue\nhood,hood-52,Hood 52,thread:52x0.75,thread:52x0.75,30,\n";
+        $seen = $this->postJson($this->at('import'), ['text' => $csv, 'as' => 'csv'])->assertOk()->json();
+        $this->assertSame(['different', 'new', 'different'], array_column($seen['rows'], 'what'));
+        $this->assertStringContainsString('Length', $seen['rows'][0]['detail']);
+        $this->assertSame(41, $this->kit->parts()->count());
+        $taken = $this->putJson($this->at('import'), ['text' => $csv, 'as' => 'csv', 'revision' => $seen['revision']])->assertOk()->json();
+        $this->assertCount(42, $taken['parts']);
+        $this->assertSame('take in 3 parts from a file', $taken['history']['undo']);
+        $this->assertSame('blue', $this->part('Tube 40')->document->colour);
+        $this->putJson($this->at('import'), ['text' => $csv, 'as' => 'csv', 'revision' => $seen['revision']])->assertStatus(409);
+        $undone = $this->postJson($this->at('undo'), ['revision' => $taken['revision']])->assertOk()->json();
+        $this->assertCount(41, $undone['parts']);
+    }
+
+    public function test_a_file_with_one_fault_changes_nothing_and_names_line_and_column(): void
+    {
+        $before = $this->export();
+        $csv = "kind,name,lengthMm\ntube,Good,10\ntube,Bad,ten\n";
+        $seen = $this->postJson($this->at('import'), ['text' => $csv, 'as' => 'csv'])->assertOk()->json();
+        $this->assertSame(1, $seen['refused']);
+        $this->assertSame([3, 'lengthMm', 'should be a number'], [$seen['rows'][0]['line'], $seen['rows'][0]['column'], $seen['rows'][0]['detail']]);
+        $this->putJson($this->at('import'), ['text' => $csv, 'as' => 'csv', 'revision' => $this->kit->refresh()->revision])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/3/lengthMm');
+        $this->assertSame($before, $this->export());
+    }
+
+    public function test_the_joint_map_and_ways_between_joints(): void
+    {
+        $map = $this->getJson($this->at('map'))->assertOk()->json();
+        $this->assertNotEmpty($map['islands'][0]['cameras']);
+        $this->assertContains('Clip-on +10', array_column($map['anywhere'], 'name'));
+        $way = $this->getJson($this->at('crossing').'?front=tern&rear='.urlencode('thread:39x26tpi'))->assertOk()->json();
+        // Two ways of two rings; the shorter one wins.
+        $this->assertSame(['Tern to M48', 'M48 to 39 × 26 tpi'], $way['path']);
+        $this->assertEqualsWithDelta(11.0, $way['lengthMm'], 1e-9);
+        $this->assertContains('Tern to Larch', array_column(array_filter($way['parts'], fn (array $part): bool => $part['fits']), 'name'));
+        $none = $this->getJson($this->at('crossing').'?front=larch&rear='.urlencode('thread:42x1'))->assertOk()->json();
+        $this->assertSame([], $none['path']);
+        $this->assertSame('an adapter, male larch to female M42×1', $none['bridge']);
+        $alike = $this->getJson($this->at('crossing').'?front='.urlencode('thread:42x1').'&rear='.urlencode('thread:42x0.75'))->assertOk()->json();
+        $this->assertSame('look-alike', $alike['fit']);
+        $this->assertStringContainsString('ruined', $alike['reason']);
+        $this->getJson($this->at('crossing').'?front='.urlencode('thread:42').'&rear=tern')->assertStatus(422)->assertJsonStructure(['errors' => ['front']]);
+    }
+
+    public function test_own_joints_are_added_and_dropped(): void
+    {
+        $shipped = count($this->getJson('/api/joints')->assertOk()->json());
+        $joint = $this->postJson('/api/joints', ['name' => 'plover', 'registerMm' => 41.2, 'throatMm' => 47])->assertCreated()->assertJsonPath('type', 'bayonet')->json();
+        $this->postJson('/api/joints', ['name' => 'plover'])->assertStatus(422)->assertJsonStructure(['errors' => ['name']]);
+        $this->postJson('/api/joints', ['name' => 'thread:42'])->assertStatus(422);
+        $this->postJson('/api/joints', ['name' => 'thread:61x0.75'])->assertCreated()->assertJsonPath('spoken', 'M61×0.75');
+        $this->assertCount($shipped + 2, $this->getJson('/api/joints')->json());
+        $this->deleteJson('/api/joints/'.$joint['id'])->assertNoContent();
+    }
+
+    public function test_patterns_are_parts_that_can_be_added(): void
+    {
+        $patterns = $this->getJson('/api/patterns')->assertOk()->json();
+        $this->assertGreaterThanOrEqual(30, count($patterns));
+        foreach ($patterns as $pattern) {
+            $parts = array_column($pattern['parts'], 'fields');
+            $this->postJson($this->at('parts'), ['parts' => $parts])->assertCreated();
+        }
+        $this->assertGreaterThan(100, $this->kit->parts()->count());
+        $forms = array_column($this->getJson('/api/guide')->assertOk()->json(), null, 'kind');
+        foreach ($patterns as $pattern) {
+            foreach ($pattern['ask'] as $field) {
+                $this->assertContains($field, array_merge(...array_map(fn (array $part): array => array_column($forms[$part['fields']['kind']]['fields'], 'name'), $pattern['parts'])), $pattern['id']);
+            }
+        }
+    }
+
+    public function test_a_ruler_shot_shows_old_and_new_and_is_kept_only_when_asked(): void
+    {
+        $lens = $this->part('Moor 50');
+        $body = ['by' => 'ruler', 'keep' => false, 'version' => $lens->version, 'camera' => $this->part('Body A')->id, 'reversed' => true, 'shots' => [['spacersMm' => 60, 'pixels' => 4800, 'rulerMm' => 16]]];
+        $seen = $this->postJson($this->at("parts/{$lens->id}/measure"), $body)->assertOk()->json();
+        $this->assertFalse($seen['kept']);
+        $this->assertSame('principalGapMm', $seen['figures'][0]['field']);
+        $this->assertGreaterThan(10 * $seen['figures'][0]['newHalfWidth'], $seen['figures'][0]['oldHalfWidth']);
+        $this->assertSame($lens->version, $lens->refresh()->version);
+        $kept = $this->postJson($this->at("parts/{$lens->id}/measure"), ['keep' => true] + $body)->assertOk()->json();
+        $this->assertSame($lens->version + 1, $kept['version']);
+        $document = $lens->refresh()->document;
+        $this->assertEqualsWithDelta($kept['figures'][0]['new'], $document->principalGapMm, 1e-5);
+        $this->assertEqualsWithDelta($kept['figures'][0]['newHalfWidth'], $document->measured->principalGapMm, 1e-5);
+        // A rig built so reads just what the picture showed.
+        $rig = RigFile::read(json_decode((string) json_encode(['format' => RigFile::FORMAT, 'version' => 1, 'camera' => $this->part('Body A')->document, 'chain' => [['kind' => 'tube', 'lengthMm' => 60], ['kind' => 'lens', 'reversed' => true] + get_object_vars($document)]])));
+        $this->assertEqualsWithDelta(4800 / 6016 * 23.6 / 16, Answer::of($rig)->reading->magnification, 1e-5);
+        // It can be taken back.
+        $this->postJson($this->at('undo'), ['revision' => $this->kit->refresh()->revision])->assertOk();
+        $this->assertFalse(isset($lens->refresh()->document->principalGapMm));
+        $pupils = $this->postJson($this->at("parts/{$lens->id}/measure"), ['by' => 'pupils', 'keep' => false, 'version' => $lens->version, 'exitMm' => 20, 'entranceMm' => 12.5])->assertOk()->json();
+        $this->assertEqualsWithDelta(1.6, $pupils['figures'][0]['new'], 1e-9);
+    }
+
+    public function test_unknown_keys_and_what_is_kept_on_what_survive(): void
+    {
+        $hood = $this->part('Hood 52');
+        $this->putJson($this->at('parts/'.$hood->id), ['version' => $hood->version, 'part' => ['kind' => 'hood', 'name' => 'Hood 52', 'marriedTo' => 'moor-50', 'blank' => (object) [], 'lengthMm' => 20]])->assertOk()->assertJsonPath('keptOn', 'moor-50');
+        $this->assertEquals(new \stdClass, $hood->refresh()->document->blank);
+        $this->assertStringContainsString('"blank": {}', $this->export());
+        $this->putJson($this->at('parts/'.$hood->id), ['version' => $hood->version, 'part' => ['kind' => 'hood', 'marriedTo' => 'hood-52']])->assertStatus(422);
+        $this->putJson($this->at('parts/'.$hood->id), ['version' => $hood->version, 'part' => ['kind' => 'hood', 'marriedTo' => 'nothing']])->assertStatus(422)->assertJsonStructure(['errors' => ['part.marriedTo']]);
+        $this->assertSame('moor-50', $hood->refresh()->document->marriedTo);
+        KitFile::parse($this->export());
+    }
+
+    /** @return iterable<string, array{mixed, string}> */
+    public static function badParts(): iterable
+    {
+        yield 'no parts' => [[], 'parts'];
+        yield 'parts as text' => [['parts' => 'all'], 'parts'];
+        yield 'no part in it' => [['parts' => []], 'parts'];
+        yield 'a part as text' => [['parts' => ['tube']], '/parts/0'];
+        yield 'too many' => [['parts' => array_fill(0, 51, ['kind' => 'tube', 'lengthMm' => 1])], 'parts'];
+        yield 'no kind' => [['parts' => [['lengthMm' => 1]]], '/parts/0/kind'];
+        yield 'unknown kind' => [['parts' => [['kind' => 'prism', 'lengthMm' => 1]]], '/parts/0/kind'];
+        yield 'kind as list' => [['parts' => [['kind' => ['tube']]]], '/parts/0/kind'];
+        yield 'missing length' => [['parts' => [['kind' => 'tube']]], '/parts/0/lengthMm'];
+        yield 'length as text' => [['parts' => [['kind' => 'tube', 'lengthMm' => '10']]], '/parts/0/lengthMm'];
+        yield 'length below 0' => [['parts' => [['kind' => 'tube', 'lengthMm' => -0.1]]], '/parts/0/lengthMm'];
+        yield 'length over 3 m' => [['parts' => [['kind' => 'tube', 'lengthMm' => 3000.1]]], '/parts/0/lengthMm'];
+        yield 'second part bad' => [['parts' => [['kind' => 'tube', 'lengthMm' => 1], ['kind' => 'tube', 'lengthMm' => 1e99]]], '/parts/1/lengthMm'];
+        yield 'longest under shortest' => [['parts' => [['kind' => 'bellows', 'minMm' => 100, 'maxMm' => 50]]], '/parts/0'];
+        yield 'a name too long' => [['parts' => [['kind' => 'tube', 'lengthMm' => 1, 'name' => str_repeat('n', 2001)]]], '/parts/0/name'];
+        yield 'control characters' => [['parts' => [['kind' => 'tube', 'lengthMm' => 1, 'name' => "bell\x07"]]], '/parts/0/name'];
+        yield 'a joint that is none' => [['parts' => [['kind' => 'tube', 'lengthMm' => 1, 'rear' => 'thread:M42']]], '/parts/0/rear'];
+        yield 'married to a number' => [['parts' => [['kind' => 'tube', 'lengthMm' => 1, 'marriedTo' => 3]]], '/parts/0/marriedTo'];
+        yield 'a power of 0' => [['parts' => [['kind' => 'close-up-lens', 'powerD' => 0]]], '/parts/0/powerD'];
+        yield 'nested out of range' => [['parts' => [['kind' => 'lens', 'focalLengthMm' => 50, 'registerMm' => 44, 'frontRimMm' => 30, 'aperture' => ['widest' => 0.1]]]], '/parts/0/aperture/widest'];
+        yield 'a lens that can not be' => [['parts' => [['kind' => 'lens', 'focalLengthMm' => 50, 'registerMm' => 44, 'frontRimMm' => 30, 'focusing' => 'internal', 'minFocusMm' => 1, 'maxMagnification' => 1, 'closePrincipalGapMm' => 60]]], '/parts/0/minFocusMm'];
+        yield 'count of 0' => [['parts' => [['kind' => 'tube', 'lengthMm' => 1, 'count' => 0]]], '/parts/0/count'];
+        yield 'measured as list' => [['parts' => [['kind' => 'lens', 'focalLengthMm' => 50, 'registerMm' => 44, 'frontRimMm' => 30, 'measured' => [1]]]], '/parts/0/measured'];
+    }
+
+    #[DataProvider('badParts')]
+    public function test_a_bad_part_is_refused_with_the_field_named_and_nothing_written(mixed $body, string $field): void
+    {
+        $before = $this->export();
+        $this->assertNames($this->postJson($this->at('parts'), $body), $field);
+        $this->assertSame($before, $this->export());
+    }
+
+    /** @return iterable<string, array{string, string, mixed, string}> */
+    public static function badBodies(): iterable
+    {
+        yield 'change without a version' => ['PUT', 'parts/PART', ['part' => ['kind' => 'tube', 'lengthMm' => 1]], 'version'];
+        yield 'change with a version as text' => ['PUT', 'parts/PART', ['version' => '1', 'part' => ['kind' => 'tube', 'lengthMm' => 1]], 'version'];
+        yield 'change without a part' => ['PUT', 'parts/PART', ['version' => 1], 'part'];
+        yield 'change into another kind' => ['PUT', 'parts/PART', ['version' => 1, 'part' => ['kind' => 'hood', 'lengthMm' => 1]], 'part.kind'];
+        yield 'change to another one’s id' => ['PUT', 'parts/PART', ['version' => 1, 'part' => ['kind' => 'tube', 'id' => 'moor-50', 'lengthMm' => 1]], 'part.id'];
+        yield 'undo without a revision' => ['POST', 'undo', [], 'revision'];
+        yield 'undo of a huge revision' => ['POST', 'undo', ['revision' => 99999999999], 'revision'];
+        yield 'redo of a revision that is none' => ['POST', 'redo', ['revision' => [1]], 'revision'];
+        yield 'a kit without a name' => ['PUT', '', ['name' => ''], 'name'];
+        yield 'a kit’s name too long' => ['PUT', '', ['name' => str_repeat('x', 121)], 'name'];
+        yield 'import of nothing' => ['POST', 'import', ['as' => 'csv'], 'text'];
+        yield 'import as something else' => ['POST', 'import', ['text' => 'x', 'as' => 'xlsx'], 'as'];
+        yield 'import as a list' => ['PUT', 'import', ['text' => ['x'], 'as' => 'csv', 'revision' => 1], 'text'];
+        yield 'import of no JSON' => ['PUT', 'import', ['text' => '{', 'as' => 'json', 'revision' => 1], ''];
+        yield 'import of a rig' => ['PUT', 'import', ['text' => '{"format":"zinc-thimble/rig","version":1}', 'as' => 'json', 'revision' => 1], '/format'];
+        yield 'import of a deep nest' => ['PUT', 'import', ['text' => str_repeat('[', 100).str_repeat(']', 100), 'as' => 'json', 'revision' => 1], ''];
+        yield 'measure a tube' => ['POST', 'parts/PART/measure', ['version' => 1, 'by' => 'ruler', 'keep' => false], 'part'];
+        yield 'measure by thumb' => ['POST', 'parts/LENS/measure', ['version' => 1, 'by' => 'thumb', 'keep' => false], 'by'];
+        yield 'measure without shots' => ['POST', 'parts/LENS/measure', ['version' => 1, 'by' => 'ruler', 'keep' => false, 'camera' => 1, 'reversed' => true], 'shots'];
+        yield 'measure by no camera' => ['POST', 'parts/LENS/measure', ['version' => 1, 'by' => 'ruler', 'keep' => false, 'camera' => 1, 'reversed' => true, 'shots' => [['spacersMm' => 1, 'pixels' => 5, 'rulerMm' => 1]]], 'camera'];
+        yield 'measure with a negative ruler' => ['POST', 'parts/LENS/measure', ['version' => 1, 'by' => 'ruler', 'keep' => false, 'camera' => 1, 'reversed' => true, 'shots' => [['spacersMm' => 1, 'pixels' => 5, 'rulerMm' => -1]]], 'shots.0.rulerMm'];
+        yield 'pupils of nothing' => ['POST', 'parts/LENS/measure', ['version' => 1, 'by' => 'pupils', 'keep' => false, 'exitMm' => 4], 'entranceMm'];
+    }
+
+    #[DataProvider('badBodies')]
+    public function test_a_bad_request_is_refused_with_the_field_named_and_nothing_written(string $method, string $path, mixed $body, string $field): void
+    {
+        $before = $this->export();
+        $revision = $this->kit->refresh()->revision;
+        $path = strtr($path, ['PART' => (string) $this->part('Tube 9')->id, 'LENS' => (string) $this->part('Moor 50')->id]);
+        $this->assertNames($this->json($method, $this->at($path), $body), $field);
+        $this->assertSame($before, $this->export());
+        $this->assertSame($revision, $this->kit->refresh()->revision);
+    }
+
+    public function test_a_body_that_is_no_json_is_refused(): void
+    {
+        $this->call('POST', $this->at('parts'), [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], '{"parts": [')->assertStatus(422);
+    }
+
+    private function assertNames(TestResponse $response, string $field): void
+    {
+        $response->assertStatus(422);
+        $errors = $response->json('errors');
+        $named = array_is_list($errors) ? array_column($errors, 'pointer') : array_keys($errors);
+        $this->assertNotSame([], array_filter($named, static fn (string $each): bool => str_starts_with($each, $field)), json_encode($errors));
+    }
+
+    private function at(string $path): string
+    {
+        return "/api/kits/{$this->kit->id}".($path === '' ? '' : '/'.$path);
+    }
+
+    private function export(): string
+    {
+        return (string) $this->get($this->at('file'))->assertOk()->getContent();
+    }
+
+    private function part(string $name): Part
+    {
+        return Part::query()->where('kit_id', $this->kit->id)->where('name', $name)->firstOrFail();
+    }
+}
