@@ -27,6 +27,10 @@ export function length(mm: number, units: Units): string {
     return lengthDigits(mm, units) + thin + units;
 }
 
+export function mass(g: number): string {
+    return g >= 1000 ? `${(g / 1000).toFixed(1)}${thin}kg` : `${Math.round(g)}${thin}g`;
+}
+
 export function magnification(m: number): string {
     return `${digits(m)}×`;
 }

@@ -57,6 +57,42 @@ test.describe('axe finds nothing serious and the console stays quiet', () => {
         await nothingSerious(page);
     });
 
+    test('the kit: shelf, a part, adding, measuring, table, map, account', async ({ page }) => {
+        await openDemonstration(page);
+        await page.getByRole('link', { name: 'Kit' }).click();
+        await page.getByRole('button', { name: /^Moor 50/ }).click();
+        await page.getByRole('button', { name: /^All fields/ }).click();
+        await nothingSerious(page);
+        await page.getByRole('button', { name: 'Settle it by a ruler' }).click();
+        await nothingSerious(page);
+        await page.keyboard.press('Escape');
+        await page.getByRole('button', { name: 'Add a part' }).click();
+        await nothingSerious(page);
+        await page.getByRole('button', { name: 'Table' }).click();
+        await nothingSerious(page);
+        await page.getByRole('button', { name: 'Joint map' }).click();
+        await expect(page.getByRole('heading', { name: /Where the cameras are/ })).toBeVisible();
+        await nothingSerious(page);
+        await page.getByRole('button', { name: 'Files and more' }).click();
+        await page.getByRole('menuitem', { name: 'Joints…' }).click();
+        await nothingSerious(page);
+        await page.keyboard.press('Escape');
+        await page.getByRole('button', { name: 'Guest' }).click();
+        await page.getByRole('menuitem', { name: /Make an account/ }).click();
+        await nothingSerious(page);
+    });
+
+    test('the kit on a phone, in the dark', async ({ page }) => {
+        await page.setViewportSize({ width: 390, height: 844 });
+        await page.emulateMedia({ colorScheme: 'dark' });
+        await openDemonstration(page);
+        await page.getByRole('link', { name: 'Kit' }).click();
+        await expect(page.getByRole('button', { name: /^Tube 9/ })).toBeVisible();
+        await nothingSerious(page);
+        const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+        expect(overflow).toBeLessThanOrEqual(0);
+    });
+
     test('a phone', async ({ page }) => {
         await page.setViewportSize({ width: 390, height: 844 });
         await openDemonstration(page);

@@ -6,6 +6,9 @@ export type RigView = Schema['RigView'];
 export type SweepView = Schema['SweepView'];
 export type TrayView = Schema['TrayView'];
 export type KitView = Schema['KitView'];
+export type KitPart = Schema['KitPart'];
+/** A part as a file has it. */
+export type PartFields = Record<string, unknown>;
 export type StepRequest = Schema['StepRequest'];
 export type TravelView = Schema['TravelView'];
 
@@ -14,9 +17,25 @@ export class Refused extends Error {
     constructor(
         readonly status: number,
         message: string,
+        /** What is wrong where, by field. */
+        readonly fields: Readonly<Record<string, string>> = {},
+        /** Rigs that use a part that was to go. */
+        readonly rigs: readonly string[] = [],
     ) {
         super(message);
     }
+}
+
+/** Laravel names fields in a map, files name places in a list: both become one map. */
+function fieldsOf(error: object): Record<string, string> {
+    const errors: unknown = 'errors' in error ? error.errors : null;
+    const fields: Record<string, string> = {};
+    if (Array.isArray(errors)) {
+        for (const each of errors as { pointer: string; message: string }[]) fields[each.pointer] ??= each.message;
+    } else if (typeof errors === 'object' && errors !== null) {
+        for (const [name, messages] of Object.entries(errors as Record<string, string[]>)) fields[name] = messages[0] ?? '';
+    }
+    return fields;
 }
 
 const client = createClient<paths>({ baseUrl: '/api', headers: { Accept: 'application/json' } });
@@ -39,17 +58,76 @@ interface Result<T> {
 async function told<T>(asked: Promise<Result<T>>): Promise<T> {
     const { data, error, response } = await asked;
     if (response.ok) return data as T;
-    const message = typeof error === 'object' && error !== null && 'message' in error ? String(error.message) : response.statusText;
-    throw new Refused(response.status, message);
+    if (typeof error !== 'object' || error === null) throw new Refused(response.status, response.statusText);
+    const message = 'message' in error ? String(error.message) : response.statusText;
+    const rigs = 'rigs' in error && Array.isArray(error.rigs) ? error.rigs.map(String) : [];
+    throw new Refused(response.status, message, fieldsOf(error), rigs);
 }
 
 const at = (rig: number) => ({ path: { rig } });
+const ofKit = (kit: number) => ({ path: { kit } });
+
+export type MeasureRequest = paths['/kits/{kit}/parts/{part}/measure']['post']['requestBody']['content']['application/json'];
 
 export const api = {
     me: () => told(client.GET('/me')),
     openDemonstration: () => told(client.POST('/guest')),
     signOut: () => told(client.POST('/sign-out')),
+    signUp: (body: { name: string; email: string; password: string }) => told(client.POST('/sign-up', { body })),
+    signIn: (body: { email: string; password: string }) => told(client.POST('/sign-in', { body })),
+    forgotten: (email: string) => told(client.POST('/forgotten', { body: { email } })),
+    reset: (body: { token: string; email: string; password: string }) => told(client.POST('/reset', { body })),
+    rename: (name: string) => told(client.PUT('/me', { body: { name } })),
+    changePassword: (current: string, password: string) => told(client.PUT('/me/password', { body: { current, password } })),
+    deleteAccount: (password: string) => told(client.DELETE('/me', { body: { password } })),
+    archiveAddress: '/api/me/archive',
+    restore: (archive: File) =>
+        told(
+            client.POST('/me/archive', {
+                body: { archive: '' },
+                bodySerializer: () => {
+                    const form = new FormData();
+                    form.append('archive', archive);
+                    return form;
+                },
+            }),
+        ),
+    guide: () => told(client.GET('/guide')),
+    patterns: () => told(client.GET('/patterns')),
+    joints: () => told(client.GET('/joints')),
+    addJoint: (body: { name: string; use?: string | null; registerMm?: number | null; throatMm?: number | null }) =>
+        told(client.POST('/joints', { body })),
+    dropJoint: (joint: number) => told(client.DELETE('/joints/{joint}', { params: { path: { joint } } })),
     kits: () => told(client.GET('/kits')),
+    kit: (kit: number) => told(client.GET('/kits/{kit}', { params: ofKit(kit) })),
+    nameKit: (kit: number, name: string, currency: string | null) =>
+        told(client.PUT('/kits/{kit}', { params: ofKit(kit), body: { name, currency } })),
+    undoKit: (kit: number, revision: number) => told(client.POST('/kits/{kit}/undo', { params: ofKit(kit), body: { revision } })),
+    redoKit: (kit: number, revision: number) => told(client.POST('/kits/{kit}/redo', { params: ofKit(kit), body: { revision } })),
+    addParts: (kit: number, parts: PartFields[]) => told(client.POST('/kits/{kit}/parts', { params: ofKit(kit), body: { parts } })),
+    changePart: (kit: number, part: number, version: number, fields: PartFields) =>
+        told(client.PUT('/kits/{kit}/parts/{part}', { params: { path: { kit, part } }, body: { version, part: fields } })),
+    copyPart: (kit: number, part: number) => told(client.POST('/kits/{kit}/parts/{part}/copies', { params: { path: { kit, part } } })),
+    takeOutPart: (kit: number, part: number, anyway: boolean) =>
+        told(client.DELETE('/kits/{kit}/parts/{part}', { params: { path: { kit, part }, query: anyway ? { anyway: 1 } : {} } })),
+    gone: (kit: number) => told(client.GET('/kits/{kit}/deleted', { params: ofKit(kit) })),
+    bringBack: (kit: number, gone: number) => told(client.POST('/kits/{kit}/parts/{gone}/back', { params: { path: { kit, gone } } })),
+    measure: (kit: number, part: number, body: MeasureRequest) =>
+        told(client.POST('/kits/{kit}/parts/{part}/measure', { params: { path: { kit, part } }, body })),
+    map: (kit: number) => told(client.GET('/kits/{kit}/map', { params: ofKit(kit) })),
+    crossing: (kit: number, front: string, rear: string) =>
+        told(client.GET('/kits/{kit}/crossing', { params: { ...ofKit(kit), query: { front, rear } } })),
+    previewImport: (kit: number, text: string, as: 'json' | 'csv') =>
+        told(client.POST('/kits/{kit}/import', { params: ofKit(kit), body: { text, as } })),
+    takeImport: (kit: number, revision: number, text: string, as: 'json' | 'csv') =>
+        told(client.PUT('/kits/{kit}/import', { params: ofKit(kit), body: { text, as, revision } })),
+    kitAddress: (kit: number, as: 'json' | 'csv') => `/api/kits/${kit}/file?as=${as}`,
+    importRig: (text: string) => told(client.POST('/rigs/import', { body: { text } })),
+    newsSeen: (rig: number) => told(client.DELETE('/rigs/{rig}/news', { params: at(rig) })),
+    share: (rig: number) => told(client.POST('/rigs/{rig}/share', { params: at(rig) })),
+    withdraw: (rig: number) => told(client.DELETE('/rigs/{rig}/share', { params: at(rig) })),
+    shared: (token: string) => told(client.GET('/shared/{token}', { params: { path: { token } } })),
+    sharedAddress: (token: string) => `/api/shared/${token}/file`,
     rigs: () => told(client.GET('/rigs')),
     startRig: () => told(client.POST('/rigs')),
     rig: (rig: number) => told(client.GET('/rigs/{rig}', { params: at(rig) })),

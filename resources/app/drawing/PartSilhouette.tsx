@@ -1,17 +1,30 @@
 import type { Schema } from '../api/client';
 import type { Frame } from './frame';
+import { OtherShape } from './OtherShape';
 import { PartShape } from './shapes';
 
-/** A part's outline at a given scale (pixels per mm), as it lies in the tray. */
-export function PartSilhouette({ part, scale }: { part: Schema['PartView']; scale: number }) {
+interface Props {
+    part: Schema['PartView'];
+    /** Pixels per mm. */
+    scale: number;
+    /** Pixels a part may be high; a higher one is drawn smaller, whole. */
+    tallest?: number;
+    /** Whether the way of a moving part is shown beside it. */
+    travel?: boolean;
+}
+
+/** A part's outline at a given scale, as it lies on the shelf or in the tray. */
+export function PartSilhouette({ part, scale, tallest = 78, travel = false }: Props) {
     const { silhouette } = part;
-    const tallest = 78 / scale;
-    const shrink = Math.min(1, tallest / silhouette.outerMm, 150 / silhouette.lengthMm);
+    if (!part.inChain) return <OtherShape kind={part.kind} silhouette={silhouette} scale={scale} tallest={tallest} />;
+    const way = travel && silhouette.longestMm !== null ? silhouette.longestMm - silhouette.lengthMm : 0;
+    const shrink = Math.min(1, tallest / scale / silhouette.outerMm, 170 / (silhouette.lengthMm + way));
     const px = scale * shrink;
-    const width = Math.max(6, silhouette.lengthMm * px) + 4;
+    const body = Math.max(6, silhouette.lengthMm * px) + 4;
+    const width = body + way * px;
     const height = silhouette.outerMm * px + 6;
     const frame: Frame = {
-        width,
+        width: body,
         height,
         scale: px,
         x: (mm) => 2 + mm * px,
@@ -23,41 +36,35 @@ export function PartSilhouette({ part, scale }: { part: Schema['PartView']; scal
         lastMm: silhouette.lengthMm,
     };
     return (
-        <svg width={width} height={height} aria-hidden="true">
-            {part.inChain ? (
-                <PartShape
-                    frame={frame}
-                    part={{
-                        place: 0,
-                        kind: part.kind,
-                        label: part.name,
-                        reversed: false,
-                        rearMm: 0,
-                        frontMm: silhouette.lengthMm,
-                        outerMm: silhouette.outerMm,
-                        frontOuterMm: silhouette.frontOuterMm,
-                        rearOuterMm: silhouette.rearOuterMm,
-                        estimated: false,
-                        design: silhouette.design,
-                        elements: 1,
-                        planeMm: null,
-                        stopMm: null,
-                        footMm: null,
-                        contacts: false,
-                        minMm: silhouette.lengthMm,
-                        maxMm: silhouette.lengthMm,
-                    }}
-                />
-            ) : (
-                <rect
-                    x={2}
-                    y={height * 0.25}
-                    width={width - 4}
-                    height={height * 0.5}
-                    fill="none"
-                    stroke="var(--ink)"
-                    strokeDasharray="3 2"
-                />
+        <svg width={width + 2} height={height} aria-hidden="true">
+            <PartShape
+                frame={frame}
+                part={{
+                    place: 0,
+                    kind: part.kind,
+                    label: part.name,
+                    reversed: false,
+                    rearMm: 0,
+                    frontMm: silhouette.lengthMm,
+                    outerMm: silhouette.outerMm,
+                    frontOuterMm: silhouette.frontOuterMm,
+                    rearOuterMm: silhouette.rearOuterMm,
+                    estimated: false,
+                    design: silhouette.design,
+                    elements: 1,
+                    planeMm: null,
+                    stopMm: null,
+                    footMm: null,
+                    contacts: false,
+                    minMm: silhouette.lengthMm,
+                    maxMm: silhouette.lengthMm,
+                }}
+            />
+            {way > 0 && (
+                <g stroke="var(--brass)" fill="none">
+                    <path d={`M${body} ${height / 2}H${width}`} strokeDasharray="3 2" />
+                    <path d={`M${width} ${height / 2 - 7}V${height / 2 + 7}`} strokeWidth="1.5" />
+                </g>
             )}
         </svg>
     );

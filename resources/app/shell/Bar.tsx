@@ -1,9 +1,11 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import { api, type Schema } from '../api/client';
 import { strings } from '../strings';
-import { Menu, MenuChoice, MenuItem } from '../ui/Menu';
+import { Button } from '../ui/Button';
+import { Menu, MenuChoice, MenuItem, MenuLine } from '../ui/Menu';
+import { AccountDialog } from './Account';
 import { Mark } from './Mark';
 import { usePreferences } from './preferences';
 
@@ -11,6 +13,7 @@ import { usePreferences } from './preferences';
 export function Bar({ person, children }: { person: Schema['Person']; children: ReactNode }) {
     const { units, setUnits, light, setLight } = usePreferences();
     const queries = useQueryClient();
+    const [account, setAccount] = useState(false);
     const leave = useMutation({
         mutationFn: api.signOut,
         onSuccess: () => {
@@ -20,18 +23,21 @@ export function Bar({ person, children }: { person: Schema['Person']; children: 
     });
     return (
         <header className="flex h-11 items-center gap-2 border-b border-line bg-plate px-4 text-sm">
-            <a href="#bench" className="sr-only focus:not-sr-only">
+            <a href="#main" className="sr-only focus:not-sr-only">
                 {strings.shell.skip}
             </a>
             <Mark />
             <span className="mr-6 ml-1 text-base font-semibold whitespace-nowrap max-sm:sr-only">{strings.product}</span>
             <nav aria-label="Places" className="flex h-full">
-                <NavLink
-                    to="/bench"
-                    className="relative flex h-full items-center px-2 font-semibold aria-[current=page]:shadow-[inset_0_-3px_0_var(--ink)]"
-                >
-                    {strings.places.bench}
-                </NavLink>
+                {(['bench', 'kit'] as const).map((place) => (
+                    <NavLink
+                        key={place}
+                        to={`/${place}`}
+                        className="relative flex h-full items-center px-2 text-soft hover:text-ink aria-[current=page]:font-semibold aria-[current=page]:text-ink aria-[current=page]:shadow-[inset_0_-3px_0_var(--ink)]"
+                    >
+                        {strings.places[place]}
+                    </NavLink>
+                ))}
             </nav>
             <div className="ml-auto flex items-center">
                 {children}
@@ -53,11 +59,44 @@ export function Bar({ person, children }: { person: Schema['Person']; children: 
                     />
                 </Menu>
                 <Menu align="end" label={person.guest ? strings.shell.guest : person.name}>
-                    <MenuItem onSelect={() => leave.mutate()} note={strings.shell.leaveNote}>
-                        {strings.shell.leave}
+                    <MenuItem onSelect={() => setAccount(true)} {...(person.guest ? { note: strings.shell.stayNote } : {})}>
+                        {person.guest ? strings.shell.stay : strings.shell.account}
                     </MenuItem>
+                    <MenuLine />
+                    {person.guest ? (
+                        <MenuItem onSelect={() => leave.mutate()} note={strings.shell.leaveNote}>
+                            {strings.shell.leave}
+                        </MenuItem>
+                    ) : (
+                        <MenuItem onSelect={() => leave.mutate()}>{strings.shell.signOut}</MenuItem>
+                    )}
                 </Menu>
             </div>
+            {account && <AccountDialog person={person} onClose={() => setAccount(false)} />}
         </header>
+    );
+}
+
+interface HistoryProps {
+    undo: string | null;
+    redo: string | null;
+    busy: boolean;
+    onUndo: () => void;
+    onRedo: () => void;
+}
+
+/** Undo and redo of a place; the buttons name what they undo. */
+export function History({ undo, redo, busy, onUndo, onRedo }: HistoryProps) {
+    const say = strings.shell;
+    return (
+        <>
+            <Button bare disabled={undo === null || busy} onClick={onUndo} title={undo === null ? undefined : say.undoStep(undo)}>
+                {say.undo}
+                {undo !== null && <span className="ml-1 max-xl:hidden">{undo}</span>}
+            </Button>
+            <Button bare disabled={redo === null || busy} onClick={onRedo} title={redo === null ? undefined : say.redoStep(redo)}>
+                {say.redo}
+            </Button>
+        </>
     );
 }

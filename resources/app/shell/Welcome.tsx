@@ -1,12 +1,15 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { api } from '../api/client';
 import { strings } from '../strings';
 import { Button } from '../ui/Button';
+import { Doors } from './Account';
 import { Mark } from './Mark';
 
 /** The way in: one press opens the demonstration. */
 export function Welcome({ trouble }: { trouble: string | null }) {
     const queries = useQueryClient();
+    const [door, setDoor] = useState<'in' | 'up' | null>(null);
     const open = useMutation({ mutationFn: api.openDemonstration, onSuccess: (person) => queries.setQueryData(['me'], person) });
     return (
         <main className="grid min-h-dvh place-items-center px-6 py-10">
@@ -22,6 +25,20 @@ export function Welcome({ trouble }: { trouble: string | null }) {
                     {open.isPending ? strings.welcome.opening : strings.welcome.open}
                 </Button>
                 <p className="mt-3 text-sm text-soft">{strings.welcome.note}</p>
+                {door === null ? (
+                    <p className="mt-6 flex gap-5 text-sm">
+                        <button type="button" className="text-beam underline underline-offset-2" onClick={() => setDoor('in')}>
+                            {strings.account.doors.in}
+                        </button>
+                        <button type="button" className="text-beam underline underline-offset-2" onClick={() => setDoor('up')}>
+                            {strings.account.doors.up}
+                        </button>
+                    </p>
+                ) : (
+                    <div className="mt-6 max-w-[420px] border-t-2 border-ink">
+                        <Doors key={door} initial={door} onDone={(person) => queries.setQueryData(['me'], person)} />
+                    </div>
+                )}
                 {(open.isError || trouble) && (
                     <p role="alert" className="mt-4 border-l-[3px] border-ink pl-3 text-sm">
                         {strings.welcome.failed} {open.error?.message ?? trouble}

@@ -3,15 +3,16 @@ import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent }
 import { useNavigate } from 'react-router';
 import { api, type Schema, type TravelView } from '../../api/client';
 import { jointItem, RigDrawing } from '../../drawing/RigDrawing';
-import { Bar } from '../../shell/Bar';
+import { Bar, History } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
 import { ChainList } from './ChainList';
 import { Controls } from './Controls';
-import { shownOf, type Held } from './figuresOf';
+import { misfitsOf, shownOf, type Held } from './figuresOf';
 import { Findings } from './Findings';
 import { KeepDialog, KeysDialog } from './dialogs';
+import { News } from './News';
 import { PictureFrame } from './PictureFrame';
 import { Readings, TwoFigures } from './Readings';
 import { RigMenu } from './RigMenu';
@@ -136,7 +137,7 @@ export function Bench({ id, person, rigs }: Props) {
         return (
             <>
                 <Bar person={person}>{null}</Bar>
-                <main id="bench" className="p-6">
+                <main id="main" className="p-6">
                     <p role="alert">{query.error.message}</p>
                     <Button className="mt-4" onClick={() => void navigate('/bench')}>
                         {strings.bench.rigs}
@@ -177,34 +178,22 @@ export function Bench({ id, person, rigs }: Props) {
         }
     };
 
-    const misfits = new Set(
-        rig?.chain.filter((each) => !['mates', 'improvised', 'unknown'].includes(each.fit)).map((each) => each.place) ?? [],
-    );
     const tip = live ? Math.max(...live.sweep.tipMm) : (rig?.drawing.tipMm ?? 0);
     const furthest = live ? maxOf(live.sweep.readings.subjectDistanceMm) : (rig?.drawing.subjectMm ?? null);
 
     return (
         <div className="flex min-h-dvh flex-col lg:h-dvh">
             <Bar person={person}>
-                <Button
-                    bare
-                    disabled={!rig?.history.undo || change.isPending}
-                    onClick={undo}
-                    title={rig?.history.undo ? strings.shell.undoStep(rig.history.undo) : undefined}
-                >
-                    {strings.shell.undo}
-                </Button>
-                <Button
-                    bare
-                    disabled={!rig?.history.redo || change.isPending}
-                    onClick={redo}
-                    title={rig?.history.redo ? strings.shell.redoStep(rig.history.redo) : undefined}
-                >
-                    {strings.shell.redo}
-                </Button>
+                <History
+                    undo={rig?.history.undo ?? null}
+                    redo={rig?.history.redo ?? null}
+                    busy={change.isPending}
+                    onUndo={undo}
+                    onRedo={redo}
+                />
             </Bar>
             {shown && <TwoFigures shown={shown} units={units} />}
-            <main id="bench" className="grid min-h-0 flex-1 max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_412px]">
+            <main id="main" className="grid min-h-0 flex-1 max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_412px]">
                 <div className="flex min-h-0 min-w-0 flex-col px-4 pt-2">
                     <div className="flex items-center gap-3">
                         <h1 className="truncate text-lg font-semibold">{rig?.name ?? strings.bench.unnamed}</h1>
@@ -242,7 +231,7 @@ export function Bench({ id, person, rigs }: Props) {
                                 reachMm={furthest}
                                 workingDistanceMm={shown.reading('workingDistanceMm')}
                                 lightGapDeg={shown.reading('lightGapDeg')}
-                                misfits={misfits}
+                                misfits={misfitsOf(rig)}
                                 selected={item}
                                 onSelect={(next) => {
                                     setSelected(next);
@@ -254,6 +243,7 @@ export function Bench({ id, person, rigs }: Props) {
                     </div>
                     {rig && (
                         <>
+                            {rig.news.length > 0 && <News rig={rig} />}
                             <Controls rig={rig} held={live} fetching={fetching} units={units} onTake={take} onMove={move} onLeave={leave} />
                             <ChainList
                                 ref={chain}

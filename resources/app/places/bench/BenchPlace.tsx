@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useEffect, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
 import { api, type Schema } from '../../api/client';
 import { Bar } from '../../shell/Bar';
 import { strings } from '../../strings';
@@ -14,6 +14,7 @@ export function BenchPlace({ person }: { person: Schema['Person'] }) {
     const rigs = useQuery({ queryKey: ['rigs'], queryFn: api.rigs });
     const id = rig === undefined ? null : Number(rig);
     const first = rigs.data?.[0]?.id;
+    const [trouble, setTrouble] = useState<string | null>(null);
 
     useEffect(() => {
         if (id === null && first !== undefined) void navigate(`/bench/${first}`, { replace: true });
@@ -23,12 +24,31 @@ export function BenchPlace({ person }: { person: Schema['Person'] }) {
     return (
         <>
             <Bar person={person}>{null}</Bar>
-            <main id="bench" className="p-6" aria-busy={rigs.isPending}>
+            <main id="main" className="p-6" aria-busy={rigs.isPending}>
                 {rigs.isError && <p role="alert">{rigs.error.message}</p>}
                 {rigs.data?.length === 0 && (
-                    <Button strong onClick={() => void api.startRig().then((made) => navigate(`/bench/${made.id}`))}>
-                        {strings.bench.newRig}
-                    </Button>
+                    <div className="max-w-[520px] py-6">
+                        <h1 className="text-lg font-semibold">{strings.bench.emptyTitle}</h1>
+                        <p className="py-3 text-base text-soft">{strings.bench.emptyText}</p>
+                        <Button
+                            strong
+                            onClick={() => {
+                                api.startRig()
+                                    .then((made) => navigate(`/bench/${made.id}`))
+                                    .catch((error: unknown) => setTrouble(error instanceof Error ? error.message : String(error)));
+                            }}
+                        >
+                            {strings.bench.newRig}
+                        </Button>
+                        {trouble !== null && (
+                            <p role="alert" className="mt-4 border-l-[3px] border-ink pl-3">
+                                {trouble}{' '}
+                                <Link to="/kit?add=1" className="text-beam underline underline-offset-2">
+                                    {strings.kit.addPart}
+                                </Link>
+                            </p>
+                        )}
+                    </div>
                 )}
             </main>
         </>

@@ -1,11 +1,12 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, type Schema } from '../../api/client';
+import { api, Refused, type Schema } from '../../api/client';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
+import { ShareDialog } from './ShareDialog';
 
 interface Props {
     id: number;
@@ -20,6 +21,15 @@ export function RigMenu({ id, rigs, name, onKeep, onKeys }: Props) {
     const navigate = useNavigate();
     const queries = useQueryClient();
     const [deleting, setDeleting] = useState(false);
+    const [sharing, setSharing] = useState(false);
+    const file = useRef<HTMLInputElement>(null);
+    const bring = useMutation({
+        mutationFn: async (chosen: File) => api.importRig(await chosen.text()),
+        onSuccess: (rig) => {
+            void queries.invalidateQueries({ queryKey: ['rigs'] });
+            void navigate(`/bench/${rig.id}`);
+        },
+    });
     const start = useMutation({
         mutationFn: api.startRig,
         onSuccess: (rig) => {
@@ -42,6 +52,8 @@ export function RigMenu({ id, rigs, name, onKeep, onKeys }: Props) {
                 <MenuItem onSelect={() => start.mutate()}>{strings.bench.newRig}</MenuItem>
                 <MenuItem onSelect={onKeep}>{name === null ? strings.bench.keep : strings.bench.rename}</MenuItem>
                 <MenuItem onSelect={() => location.assign(api.fileAddress(id))}>{strings.bench.exportFile}</MenuItem>
+                <MenuItem onSelect={() => file.current?.click()}>{strings.bench.importFile}</MenuItem>
+                <MenuItem onSelect={() => setSharing(true)}>{strings.share.menu}</MenuItem>
                 <MenuItem onSelect={onKeys}>{strings.bench.key}</MenuItem>
                 <MenuItem onSelect={() => setDeleting(true)}>{strings.bench.remove}</MenuItem>
                 <MenuLine />
@@ -53,6 +65,34 @@ export function RigMenu({ id, rigs, name, onKeep, onKeys }: Props) {
                         </MenuItem>
                     ))}
             </Menu>
+            <input
+                ref={file}
+                type="file"
+                accept=".json,application/json"
+                className="hidden"
+                aria-label={strings.bench.importFile}
+                onChange={(event) => {
+                    const chosen = event.target.files?.[0];
+                    event.target.value = '';
+                    if (chosen) bring.mutate(chosen);
+                }}
+            />
+            <Dialog
+                open={bring.isError}
+                onOpenChange={() => bring.reset()}
+                title={strings.bench.importFailed}
+                text={bring.error?.message ?? ''}
+            >
+                <ul className="slim-scroll max-h-[40vh] overflow-auto text-sm">
+                    {bring.error instanceof Refused &&
+                        Object.entries(bring.error.fields).map(([place, message]) => (
+                            <li key={place}>
+                                <span className="figures">{place || '/'}</span> {message}
+                            </li>
+                        ))}
+                </ul>
+            </Dialog>
+            {sharing && <ShareDialog id={id} onClose={() => setSharing(false)} />}
             <Dialog open={deleting} onOpenChange={setDeleting} title={strings.dialog.deleteTitle} text={strings.dialog.deleteText}>
                 {remove.isError && <p role="alert">{remove.error.message}</p>}
                 <div className="flex justify-end gap-2">

@@ -85,7 +85,7 @@ export function TrayPanel({ ref, rig, place, busy, onInsert, onLeave }: Props) {
                         }`}
                     >
                         <div className={`flex h-[52px] items-end ${each.fits ? '' : 'opacity-45'}`}>
-                            <PartSilhouette part={each.part} scale={0.62} />
+                            <PartSilhouette part={each.part} scale={0.62} tallest={50} />
                         </div>
                         <p className={`mt-1 whitespace-nowrap ${each.fits ? 'font-semibold' : ''}`}>{each.part.name}</p>
                         <p className="whitespace-nowrap text-soft">

@@ -41,6 +41,11 @@ export interface Shown {
     drawing: Schema['DrawingView'];
 }
 
+/** Places of the parts whose joint does not fit. */
+export function misfitsOf(rig: RigView): ReadonlySet<number> {
+    return new Set(rig.chain.filter((each) => !['mates', 'improvised', 'unknown'].includes(each.fit)).map((each) => each.place));
+}
+
 const rank: Record<string, number> = { stop: 0, warn: 1, note: 2 };
 
 export function shownOf(rig: RigView, held: Held | null): Shown {

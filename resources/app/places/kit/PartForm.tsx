@@ -1,0 +1,96 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, Refused, type KitPart, type PartFields, type Schema } from '../../api/client';
+import { strings } from '../../strings';
+import { Button } from '../../ui/Button';
+import { FieldInput } from './FieldInput';
+
+interface Props {
+    kind: string;
+    initial: PartFields;
+    /** Fields asked first besides those of the kind. */
+    ask?: readonly string[];
+    others: readonly KitPart[];
+    /** Where in the request the part stands: what the server names faults by. */
+    pointer: string;
+    save: string;
+    busy: boolean;
+    onSave: (fields: PartFields) => Promise<unknown>;
+    onCancel: () => void;
+    children?: React.ReactNode;
+}
+
+export function useGuide(): Map<string, Schema['GuideKind']> {
+    const guide = useQuery({ queryKey: ['guide'], queryFn: api.guide, staleTime: Infinity });
+    return new Map(guide.data?.map((each) => [each.kind, each]));
+}
+
+/** The form of a part: first what changes the answer most, the rest on request. */
+export function PartForm({ kind, initial, ask = [], others, pointer, save, busy, onSave, onCancel, children }: Props) {
+    const form = useGuide().get(kind);
+    const [fields, setFields] = useState(initial);
+    const [all, setAll] = useState(false);
+    const [trouble, setTrouble] = useState<Refused | null>(null);
+    const dirty = JSON.stringify(fields) !== JSON.stringify(initial);
+    const faults = new Map<string, string>();
+    for (const [place, message] of Object.entries(trouble?.fields ?? {})) {
+        faults.set(
+            place
+                .replace(`${pointer}/`, '')
+                .replace(/^part\./, '')
+                .replaceAll('/', '.'),
+            message,
+        );
+    }
+    const submit = (event: React.SubmitEvent<HTMLFormElement>) => {
+        event.preventDefault();
+        setTrouble(null);
+        onSave(fields).catch((error: unknown) => {
+            const refused = error instanceof Refused ? error : new Refused(0, error instanceof Error ? error.message : String(error));
+            setTrouble(refused);
+            // A fault in a field that isn't shown would be a riddle.
+            if (Object.keys(refused.fields).length > 0) setAll(true);
+        });
+    };
+    const faultOf = (name: string) => faults.get(name) ?? [...faults].find(([place]) => place.startsWith(`${name}.`))?.[1];
+    const shown = form?.fields.filter((field) => all || field.first || ask.includes(field.name)) ?? [];
+    const named = new Set(shown.map((field) => field.name));
+    const rest = [...faults].filter(([place]) => ![...named].some((name) => place === name || place.startsWith(`${name}.`)));
+    const names = others.map((each) => ({ ref: each.ref, name: each.part.name }));
+    return (
+        <form onSubmit={submit} noValidate>
+            {shown.map((field) => (
+                <FieldInput
+                    key={field.name}
+                    field={field}
+                    fields={fields}
+                    trouble={faultOf(field.name)}
+                    onChange={setFields}
+                    others={names}
+                />
+            ))}
+            <button
+                type="button"
+                className="py-2 text-sm text-beam underline underline-offset-2"
+                aria-expanded={all}
+                onClick={() => setAll(!all)}
+            >
+                {all ? strings.kit.fewerFields : strings.kit.allFields((form?.fields.length ?? 0) - shown.length)}
+            </button>
+            {trouble && (faults.size === 0 || rest.length > 0) && (
+                <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
+                    {rest.length > 0
+                        ? rest.map(([place, message]) => (place === '' ? message : `${place} ${message}`)).join('; ')
+                        : trouble.message}
+                </p>
+            )}
+            <div className="sticky bottom-0 flex flex-wrap items-center gap-2 border-t border-line bg-plate py-3">
+                <Button strong type="submit" disabled={busy || (!dirty && save === strings.kit.save)}>
+                    {save}
+                </Button>
+                <Button onClick={onCancel}>{dirty ? strings.kit.discard : strings.kit.close}</Button>
+                {children}
+            </div>
+        </form>
+    );
+}

@@ -1,0 +1,317 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { api, Refused } from '../api/client';
+import { strings } from '../strings';
+import { Button } from '../ui/Button';
+import { Dialog } from '../ui/Dialog';
+import type { Schema } from '../api/client';
+import { Mark } from './Mark';
+
+const say = strings.account;
+
+/** One blank of a short form, with what is wrong with it. */
+function Blank({
+    name,
+    label,
+    type = 'text',
+    complete,
+    trouble,
+}: {
+    name: string;
+    label: string;
+    type?: string;
+    complete: string;
+    trouble: Error | null;
+}) {
+    const fault = trouble instanceof Refused ? trouble.fields[name] : undefined;
+    return (
+        <label className="block pt-3 text-sm">
+            {label}
+            <input
+                name={name}
+                type={type}
+                autoComplete={complete}
+                required
+                aria-invalid={fault !== undefined}
+                className="mt-1 block w-full border-b-2 border-brass bg-ground px-2 py-1.5 text-base"
+            />
+            {fault !== undefined && (
+                <span role="alert" className="block border-l-[3px] border-ink pt-1 pl-2">
+                    {fault}
+                </span>
+            )}
+        </label>
+    );
+}
+
+function words(form: HTMLFormElement): (name: string) => string {
+    const data = new FormData(form);
+    return (name) => {
+        const value = data.get(name);
+        return typeof value === 'string' ? value : '';
+    };
+}
+
+/** What went wrong when no field is to blame. */
+function Trouble({ error, fields }: { error: Error | null; fields: readonly string[] }) {
+    if (!error || (error instanceof Refused && fields.some((field) => field in error.fields))) return null;
+    return (
+        <p role="alert" className="mt-3 border-l-[3px] border-ink pl-2 text-sm">
+            {error.message}
+        </p>
+    );
+}
+
+/** Signing in, signing up, or asking for a new password. */
+export function Doors({ initial = 'in', onDone }: { initial?: 'in' | 'up'; onDone: (person: Schema['Person']) => void }) {
+    const [door, setDoor] = useState<'in' | 'up' | 'forgotten'>(initial);
+    const enter = useMutation({
+        mutationFn: async (form: HTMLFormElement) => {
+            const word = words(form);
+            if (door === 'up') return api.signUp({ name: word('name'), email: word('email'), password: word('password') });
+            if (door === 'in') return api.signIn({ email: word('email'), password: word('password') });
+            await api.forgotten(word('email'));
+            return null;
+        },
+        onSuccess: (person) => person && onDone(person),
+    });
+    const turn = (to: typeof door) => {
+        enter.reset();
+        setDoor(to);
+    };
+    const link = 'text-beam underline underline-offset-2';
+    return (
+        <form
+            key={door}
+            onSubmit={(event) => {
+                event.preventDefault();
+                enter.mutate(event.currentTarget);
+            }}
+        >
+            {door === 'up' && <Blank name="name" label={say.name} complete="name" trouble={enter.error} />}
+            <Blank name="email" label={say.email} type="email" complete="email" trouble={enter.error} />
+            {door !== 'forgotten' && (
+                <Blank
+                    name="password"
+                    label={door === 'up' ? say.newPassword : say.password}
+                    type="password"
+                    complete={door === 'up' ? 'new-password' : 'current-password'}
+                    trouble={enter.error}
+                />
+            )}
+            <Trouble error={enter.error} fields={['name', 'email', 'password']} />
+            {door === 'forgotten' && enter.isSuccess && (
+                <p role="status" className="mt-3 border-l-[3px] border-verdigris pl-2 text-sm">
+                    {say.letterSent}
+                </p>
+            )}
+            <div className="flex flex-wrap items-center gap-x-4 gap-y-2 pt-4 text-sm">
+                <Button strong type="submit" disabled={enter.isPending}>
+                    {say.doors[door]}
+                </Button>
+                {door !== 'in' && (
+                    <button type="button" className={link} onClick={() => turn('in')}>
+                        {say.doors.in}
+                    </button>
+                )}
+                {door !== 'up' && (
+                    <button type="button" className={link} onClick={() => turn('up')}>
+                        {say.doors.up}
+                    </button>
+                )}
+                {door === 'in' && (
+                    <button type="button" className={link} onClick={() => turn('forgotten')}>
+                        {say.forgot}
+                    </button>
+                )}
+            </div>
+        </form>
+    );
+}
+
+/** Setting a new password, from the letter. */
+export function ResetPassword() {
+    const [params] = useSearchParams();
+    const reset = useMutation({
+        mutationFn: (password: string) => api.reset({ token: params.get('token') ?? '', email: params.get('email') ?? '', password }),
+    });
+    return (
+        <main className="grid min-h-dvh place-items-center px-6 py-10">
+            <div className="w-full max-w-[420px]">
+                <div className="flex items-center gap-3">
+                    <Mark size={30} />
+                    <span className="text-lg font-semibold">{strings.product}</span>
+                </div>
+                <h1 className="mt-8 text-lg font-semibold">{say.resetTitle}</h1>
+                {reset.isSuccess ? (
+                    <p role="status" className="pt-3">
+                        {say.resetDone}{' '}
+                        <a className="text-beam underline underline-offset-2" href="/">
+                            {say.doors.in}
+                        </a>
+                    </p>
+                ) : (
+                    <form
+                        onSubmit={(event) => {
+                            event.preventDefault();
+                            reset.mutate(words(event.currentTarget)('password'));
+                        }}
+                    >
+                        <Blank name="password" label={say.newPassword} type="password" complete="new-password" trouble={reset.error} />
+                        {reset.error instanceof Refused && reset.error.fields['token'] !== undefined ? (
+                            <p role="alert" className="mt-3 border-l-[3px] border-ink pl-2 text-sm">
+                                {reset.error.fields['token']}
+                            </p>
+                        ) : (
+                            <Trouble error={reset.error} fields={['password']} />
+                        )}
+                        <Button strong type="submit" className="mt-4" disabled={reset.isPending}>
+                            {say.setPassword}
+                        </Button>
+                    </form>
+                )}
+            </div>
+        </main>
+    );
+}
+
+/** The account: who, the password, everything out and in, and the end of it. A guest is offered to stay. */
+export function AccountDialog({ person, onClose }: { person: Schema['Person']; onClose: () => void }) {
+    const queries = useQueryClient();
+    const [deleting, setDeleting] = useState(false);
+    const arrived = (now: Schema['Person']) => queries.setQueryData(['me'], now);
+    const password = useMutation({
+        mutationFn: (form: HTMLFormElement) => api.changePassword(words(form)('current'), words(form)('password')),
+        onSuccess: (_, form) => form.reset(),
+    });
+    const rename = useMutation({ mutationFn: api.rename, onSuccess: arrived });
+    const restore = useMutation({ mutationFn: api.restore, onSuccess: () => void queries.invalidateQueries() });
+    const end = useMutation({
+        mutationFn: api.deleteAccount,
+        onSuccess: () => {
+            queries.clear();
+            location.assign('/');
+        },
+    });
+    const head = 'border-t-2 border-ink mt-5 pt-3 text-sm font-semibold';
+    return (
+        <Dialog
+            open
+            onOpenChange={onClose}
+            title={person.guest ? say.stayTitle : say.title}
+            text={person.guest ? say.stayText : (person.email ?? '')}
+        >
+            {person.guest ? (
+                <Doors
+                    initial="up"
+                    onDone={(now) => {
+                        // Signing in as somebody else shows what is theirs.
+                        if (now.id !== person.id) {
+                            queries.clear();
+                            location.assign('/');
+                            return;
+                        }
+                        arrived(now);
+                        onClose();
+                    }}
+                />
+            ) : (
+                <>
+                    <form
+                        onSubmit={(event) => {
+                            event.preventDefault();
+                            rename.mutate(words(event.currentTarget)('name'));
+                        }}
+                    >
+                        <label className="block text-sm">
+                            {say.name}
+                            <span className="mt-1 flex gap-2">
+                                <input
+                                    name="name"
+                                    defaultValue={person.name}
+                                    className="w-full border-b-2 border-brass bg-ground px-2 py-1.5 text-base"
+                                />
+                                <Button type="submit" disabled={rename.isPending}>
+                                    {say.change}
+                                </Button>
+                            </span>
+                        </label>
+                        <Trouble error={rename.error} fields={[]} />
+                    </form>
+                    <form
+                        onSubmit={(event) => {
+                            event.preventDefault();
+                            password.mutate(event.currentTarget);
+                        }}
+                    >
+                        <h3 className={head}>{say.passwordTitle}</h3>
+                        <Blank name="current" label={say.current} type="password" complete="current-password" trouble={password.error} />
+                        <Blank name="password" label={say.newPassword} type="password" complete="new-password" trouble={password.error} />
+                        <Trouble error={password.error} fields={['current', 'password']} />
+                        <p className="flex items-center gap-3 pt-3">
+                            <Button type="submit" disabled={password.isPending}>
+                                {say.setPassword}
+                            </Button>
+                            {password.isSuccess && <span role="status">{say.changed}</span>}
+                        </p>
+                    </form>
+                </>
+            )}
+            <h3 className={head}>{say.everything}</h3>
+            <p className="pt-1 text-sm text-soft">{say.everythingText}</p>
+            <p className="flex flex-wrap items-center gap-3 pt-2 text-sm">
+                <a className="text-beam underline underline-offset-2" href={api.archiveAddress} download>
+                    {say.takeAll}
+                </a>
+                <label className="text-beam underline underline-offset-2 focus-within:outline-2 focus-within:outline-brass">
+                    {say.bringAll}
+                    <input
+                        type="file"
+                        accept=".zip,application/zip"
+                        className="sr-only"
+                        onChange={(event) => {
+                            const file = event.target.files?.[0];
+                            if (file) restore.mutate(file);
+                        }}
+                    />
+                </label>
+                {restore.isSuccess && <span role="status">{say.brought}</span>}
+            </p>
+            {restore.error && (
+                <p role="alert" className="mt-2 border-l-[3px] border-ink pl-2 text-sm">
+                    {restore.error instanceof Refused
+                        ? (Object.values(restore.error.fields)[0] ?? restore.error.message)
+                        : restore.error.message}
+                </p>
+            )}
+            {!person.guest && (
+                <>
+                    <h3 className={head}>{say.endTitle}</h3>
+                    {deleting ? (
+                        <form
+                            onSubmit={(event) => {
+                                event.preventDefault();
+                                end.mutate(words(event.currentTarget)('password'));
+                            }}
+                        >
+                            <p className="pt-1 text-sm text-soft">{say.endText}</p>
+                            <Blank name="password" label={say.password} type="password" complete="current-password" trouble={end.error} />
+                            <Trouble error={end.error} fields={['password']} />
+                            <p className="flex gap-2 pt-3">
+                                <Button onClick={() => setDeleting(false)}>{strings.dialog.cancel}</Button>
+                                <Button strong type="submit" disabled={end.isPending}>
+                                    {say.end}
+                                </Button>
+                            </p>
+                        </form>
+                    ) : (
+                        <Button className="mt-2" onClick={() => setDeleting(true)}>
+                            {say.end}
+                        </Button>
+                    )}
+                </>
+            )}
+        </Dialog>
+    );
+}

@@ -1,0 +1,208 @@
+import { expect, test, type Page } from '@playwright/test';
+import { exported, openDemonstration } from './demonstration';
+
+async function openKit(page: Page): Promise<void> {
+    await openDemonstration(page);
+    await page.getByRole('link', { name: 'Kit' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Fen herbarium kit');
+    await expect(page.getByRole('button', { name: /^Tube 9/ })).toBeVisible();
+}
+
+test('a set of tubes is added from a pattern, changed, undone and brought back', async ({ page }) => {
+    await openKit(page);
+    await page.getByRole('button', { name: 'Add a part' }).click();
+    await page.getByLabel('Search patterns').fill('three tubes plain');
+    await page.getByRole('button', { name: /Set of three tubes, plain/ }).click();
+    await page.getByLabel('Joint at the rear').fill('larch');
+    await page.getByLabel('Joint at the front').fill('larch');
+    await page.getByLabel(/^Length/).fill('7,5');
+    await page.getByRole('button', { name: 'Next part' }).click();
+    // The joint said of the first tube holds for the set.
+    await expect(page.getByLabel('Joint at the rear')).toHaveValue('larch');
+    await page.getByRole('button', { name: 'Next part' }).click();
+    await page.getByRole('button', { name: 'Add all 3' }).click();
+    await expect(page.getByRole('heading', { level: 2, name: 'Tube 7' })).toBeVisible();
+    await expect(page.getByText('44 parts')).toBeVisible();
+
+    // A fault is named at its field, and nothing is lost.
+    await page.getByLabel(/^Length/).fill('4000');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByRole('alert')).toContainText('Length is 4,000, should be from 0 to 3,000');
+    await page.getByLabel(/^Length/).fill('8');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByRole('button', { name: /^Tube 7 8/ })).toBeVisible();
+
+    await expect(page.getByRole('button', { name: /^Undo/ })).toHaveAttribute('title', 'Undo change Tube 7');
+    await page.reload();
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await expect(page.getByRole('button', { name: /^Tube 7 7\.5/ })).toBeVisible();
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await expect(page.getByText('41 parts')).toBeVisible();
+    await page.getByRole('button', { name: /^Redo/ }).click();
+    await expect(page.getByText('44 parts')).toBeVisible();
+});
+
+test('taking out a part that a rig uses says which; it is brought back from among the taken out', async ({ page }) => {
+    await openKit(page);
+    await page.getByRole('button', { name: /^Tube 9/ }).click();
+    await page.getByRole('button', { name: 'Take out', exact: true }).click();
+    const dialog = page.getByRole('dialog', { name: 'Take out Tube 9?' });
+    await expect(dialog.getByText('Lichen disc')).toBeVisible();
+    await dialog.getByRole('button', { name: 'Take out' }).click();
+    await expect(page.getByRole('button', { name: /^Tube 9/ })).toHaveCount(0);
+    await page.getByRole('button', { name: 'Files and more' }).click();
+    await page.getByRole('menuitem', { name: 'Taken out (1)…' }).click();
+    await page.getByRole('button', { name: 'Bring back' }).click();
+    await expect(page.getByText('Nothing was taken out.')).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('button', { name: /^Tube 9/ })).toBeVisible();
+});
+
+test('a cell of the table is changed where it stands, and a rig that uses the part says so once', async ({ page }) => {
+    await openKit(page);
+    await page.getByRole('button', { name: 'Table' }).click();
+    await page.getByRole('button', { name: 'g', exact: true }).click();
+    await page.getByRole('button', { name: 'g', exact: true }).click();
+    // The heaviest first.
+    await expect(page.getByRole('row').nth(1).getByLabel(/^Name/)).toHaveValue('Copy stand');
+    await page.getByLabel('Narrow the kit').fill('process');
+    const mass = page.getByLabel('g, Process 62');
+    await mass.fill('141');
+    await mass.press('Enter');
+    await expect(page.getByRole('button', { name: /^Undo/ })).toHaveAttribute('title', 'Undo change Process 62');
+    await page.getByRole('link', { name: 'Bench' }).click();
+    const news = page.getByRole('region', { name: 'What changed in the kit' });
+    await expect(news).toContainText('Weight 130 → 141 g');
+    await news.getByRole('button', { name: 'Seen' }).click();
+    await expect(news).toHaveCount(0);
+    await page.reload();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Tower clock tooth');
+    await expect(news).toHaveCount(0);
+});
+
+test('a picture of a ruler settles a lens, shown first, kept when asked, taken back by undo', async ({ page }) => {
+    await openKit(page);
+    await page.getByRole('button', { name: /^Moor 50/ }).click();
+    await page.getByRole('button', { name: 'Settle it by a ruler' }).click();
+    await page.getByLabel('between, mm, picture 1').fill('60');
+    await page.getByLabel('pixels, picture 1').fill('4800');
+    await page.getByLabel('of the ruler, mm, picture 1').fill('16');
+    await page.getByRole('button', { name: 'Show what it tells' }).click();
+    const result = page.getByRole('table', { name: 'Old and new figures' });
+    await expect(result).toContainText('Principal gap');
+    await expect(result).toContainText('its design family’s');
+    await page.getByRole('button', { name: 'Keep the new figures' }).click();
+    await expect(page.getByRole('button', { name: /^Moor 50.*measured/ })).toBeVisible();
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await expect(page.getByRole('button', { name: /^Moor 50.*measured/ })).toHaveCount(0);
+});
+
+test('a file shows what it will change, names what is wrong by line, and is taken whole', async ({ page }) => {
+    await openKit(page);
+    await page.getByRole('button', { name: 'Files and more' }).click();
+    await page.getByRole('menuitem', { name: 'Bring in a file…' }).click();
+    const file = page.getByLabel('File');
+    await file.setInputFiles({ name: 'kit.csv', mimeType: 'text/csv', buffer: Buffer.from('kind,name,lengthMm\ntube,Odd,ten\n') });
+    await expect(page.getByText('line 2, lengthMm')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Nothing to take' })).toBeDisabled();
+    const good = 'kind,id,name,rear,front,lengthMm\ntube,tube-9,Tube 9,larch,larch,9.3\ntube,,Tube 50,larch,larch,50\n';
+    await file.setInputFiles({ name: 'kit.csv', mimeType: 'text/csv', buffer: Buffer.from(good) });
+    await expect(page.getByText('1 new · 1 different · 0 the same')).toBeVisible();
+    await page.getByRole('button', { name: 'Take in 2 parts' }).click();
+    await expect(page.getByRole('button', { name: /^Tube 50/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Tube 9 9\.3/ })).toBeVisible();
+});
+
+test('the joint map shows islands and bridges, and the way from one joint to another', async ({ page }) => {
+    await openKit(page);
+    await page.getByRole('button', { name: 'Joint map' }).click();
+    await expect(page.getByRole('heading', { name: /Where the cameras are/ })).toBeVisible();
+    const crossing = page.getByRole('region', { name: 'From one joint to another' });
+    await crossing.getByLabel('From').selectOption({ label: 'tern' });
+    await crossing.getByLabel('to', { exact: true }).selectOption({ label: '39 × 26 tpi' });
+    await expect(crossing.getByRole('status')).toContainText('Tern to M48 + M48 to 39 × 26 tpi');
+    await crossing.getByLabel('to', { exact: true }).selectOption({ label: 'M42×1' });
+    await expect(crossing.getByRole('status')).toContainText('It takes an adapter, male tern to female M42×1');
+
+    // A part that nothing leads to is an island of its own, with the bridge that would reach it.
+    await page.getByRole('button', { name: 'Add a part' }).click();
+    await page.getByLabel('Search patterns').fill('helicoid short');
+    await page.getByRole('button', { name: /Helicoid, short/ }).click();
+    await page.getByRole('button', { name: 'Add it' }).click();
+    await expect(page.getByRole('heading', { name: 'Island 2 · 1 part' })).toBeVisible();
+    await expect(page.getByText(/The cheapest bridge:/)).toBeVisible();
+});
+
+test('a guest makes an account, signs out, and finds everything there again', async ({ page }) => {
+    await openKit(page);
+    const email = `ilse-${Date.now()}@example.org`;
+    await page.getByRole('button', { name: 'Guest' }).click();
+    await page.getByRole('menuitem', { name: /Make an account/ }).click();
+    await page.getByLabel('Name', { exact: true }).fill('Ilse');
+    await page.getByLabel('Mail address').fill(email);
+    await page.getByLabel(/^Password/).fill('short');
+    await page.getByRole('button', { name: 'Sign up' }).click();
+    await expect(page.getByRole('alert')).toContainText('at least 10 characters');
+    await page.getByLabel(/^Password/).fill('a long enough word');
+    await page.getByRole('button', { name: 'Sign up' }).click();
+    await expect(page.getByRole('button', { name: 'Ilse' })).toBeVisible();
+    await page.getByRole('button', { name: 'Ilse' }).click();
+    await page.getByRole('menuitem', { name: 'Sign out' }).click();
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.getByLabel('Mail address').fill(email);
+    await page.getByLabel('Password').fill('a long enough word');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Tower clock tooth');
+});
+
+test('a new account begins with an empty shelf that says how', async ({ page }) => {
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Sign up' }).click();
+    await page.getByLabel('Name', { exact: true }).fill('Moss');
+    await page.getByLabel('Mail address').fill(`moss-${Date.now()}@example.org`);
+    await page.getByLabel(/^Password/).fill('a long enough word');
+    await page.getByRole('button', { name: 'Sign up' }).click();
+    await expect(page.getByRole('heading', { name: 'An empty bench' })).toBeVisible();
+    await page.getByRole('button', { name: 'New rig' }).click();
+    await expect(page.getByRole('alert')).toContainText('Your kit has no camera yet.');
+    await page.getByRole('alert').getByRole('link', { name: 'Add a part' }).click();
+    await page.getByRole('button', { name: /Mirrorless, middle sensor/ }).click();
+    await page.getByRole('button', { name: 'Add it' }).click();
+    await expect(page.getByRole('button', { name: /^Mirrorless, 23\.5/ })).toBeVisible();
+    await page.getByRole('link', { name: 'Bench' }).click();
+    await page.getByRole('button', { name: 'New rig' }).click();
+    await page.waitForURL(/\/bench\/\d+$/);
+});
+
+test('a shared link shows the rig to anybody until it is withdrawn', async ({ page, browser }) => {
+    await openDemonstration(page, 'Lichen disc');
+    const told = await exported(page);
+    await page.getByRole('button', { name: 'Rigs' }).click();
+    await page.getByRole('menuitem', { name: 'Share a link…' }).click();
+    await page.getByRole('button', { name: 'Make a link' }).click();
+    const address = await page.getByLabel('Link').inputValue();
+    const stranger = await (await browser.newContext()).newPage();
+    await stranger.goto(address);
+    await expect(stranger.getByRole('heading', { level: 1 })).toHaveText('Lichen disc');
+    await expect(stranger.getByRole('region', { name: 'Magnification', exact: true })).toContainText(told.magnification.toFixed(2));
+    await page.getByRole('button', { name: 'Withdraw it' }).click();
+    await expect(page.getByRole('button', { name: 'Make a link' })).toBeVisible();
+    await stranger.reload();
+    await expect(stranger.getByRole('alert')).toContainText('leads nowhere');
+});
+
+test('a rig file is brought in, and a bad one says what is wrong where', async ({ page }) => {
+    await openDemonstration(page);
+    const id = new URL(page.url()).pathname.split('/').pop() ?? '';
+    const text = await page.evaluate(async (rig) => (await fetch(`/api/rigs/${rig}/file`)).text(), id);
+    const file = page.getByLabel('Bring in a file…');
+    await file.setInputFiles({
+        name: 'bad.rig.json',
+        mimeType: 'application/json',
+        buffer: Buffer.from(text.replace('"lengthMm": 31', '"lengthMm": -31')),
+    });
+    await expect(page.getByRole('dialog')).toContainText('/chain/1/lengthMm');
+    await page.keyboard.press('Escape');
+    await file.setInputFiles({ name: 'good.rig.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Tower clock tooth (2)');
+});
