@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 /*
- * Times one reading over HTTP: GET /api/rigs/{rig} as the screen asks it, warm, one after the other.
+ * Times one reading over HTTP (GET /api/rigs/{rig} as the screen asks it, warm, one after the other), then a drag, an
+ * import and a shelf in a browser.
  * Called by bin/bench web; prints figures, fails nothing.
  */
 
@@ -66,11 +67,20 @@ foreach (glob(__DIR__.'/../public/build/assets/*.js') ?: [] as $file) {
 $figures['scriptKbGzip'] = round($script / 1024, 1);
 $ask('POST', '/api/sign-out');
 unlink($jar);
+// What only a browser can tell: a drag, an import, a shelf.
+exec('cd '.escapeshellarg(dirname(__DIR__)).' && node bench/screens.mjs '.escapeshellarg($base), $lines, $failed);
+if ($failed !== 0) {
+    fwrite(STDERR, "! The browser's part could not be timed\n");
+} else {
+    /** @var array<string, int|float> $felt */
+    $felt = json_decode($lines[count($lines) - 1] ?? '{}', true, 8, JSON_THROW_ON_ERROR);
+    $figures += $felt;
+}
 
 if ($json) {
     echo json_encode($figures, JSON_THROW_ON_ERROR), "\n";
 } else {
     foreach ($figures as $name => $value) {
-        printf("%-18s %8.2f\n", $name, $value);
+        printf("%-22s %8.2f\n", $name, $value);
     }
 }

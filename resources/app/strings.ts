@@ -288,6 +288,7 @@ export const strings = {
         title: 'Bring in a file',
         text: 'A kit as JSON or CSV. What it would change is shown first; all of it is taken, or nothing.',
         choose: 'File',
+        changes: 'What it would change',
         tooLarge: 'The file is larger than 2 MiB.',
         counts: (fresh: number, different: number, same: number) => `${fresh} new · ${different} different · ${same} the same`,
         refused: (n: number) => `${n} ${n === 1 ? 'fault' : 'faults'}: nothing can be taken until they are put right`,

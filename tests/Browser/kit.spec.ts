@@ -101,7 +101,7 @@ test('a file shows what it will change, names what is wrong by line, and is take
     await openKit(page);
     await page.getByRole('button', { name: 'Files and more' }).click();
     await page.getByRole('menuitem', { name: 'Bring in a file…' }).click();
-    const file = page.getByLabel('File');
+    const file = page.getByLabel('File', { exact: true });
     await file.setInputFiles({ name: 'kit.csv', mimeType: 'text/csv', buffer: Buffer.from('kind,name,lengthMm\ntube,Odd,ten\n') });
     await expect(page.getByText('line 2, lengthMm')).toBeVisible();
     await expect(page.getByRole('button', { name: 'Nothing to take' })).toBeDisabled();

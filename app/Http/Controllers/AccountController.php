@@ -28,7 +28,7 @@ final class AccountController
 {
     private const NAME = ['required', 'string', 'max:120', 'regex:/^[^\p{C}]*$/u'];
 
-    private const EMAIL = ['required', 'string', 'email:rfc', 'max:254'];
+    private const EMAIL = ['required', 'string', 'email:rfc', 'max:254', 'regex:/^[^\p{C}]*$/u'];
 
     #[OA\Post(path: '/sign-up', operationId: 'signUp', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name', 'email', 'password'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'password', type: 'string')])), responses: [
         new OA\Response(response: 201, description: 'An account, signed in; a guest keeps everything of theirs', content: new OA\JsonContent(ref: Person::class)),

@@ -69,7 +69,12 @@ export function FilesDialog({ kit, change, onClose }: Props) {
                     <p className="figures py-3 text-sm" role="status">
                         {seen.refused > 0 ? say.refused(seen.refused) : say.counts(seen.new, seen.different, seen.same)}
                     </p>
-                    <div className="slim-scroll max-h-[40vh] overflow-auto border-t border-ink">
+                    <div
+                        className="slim-scroll max-h-[40vh] overflow-auto border-t border-ink"
+                        tabIndex={0}
+                        role="region"
+                        aria-label={say.changes}
+                    >
                         <table className="w-full text-sm">
                             <tbody>
                                 {seen.rows

@@ -11,7 +11,7 @@ export function GoneDialog({ kit, change, onClose }: { kit: KitView; change: Kit
     return (
         <Dialog open onOpenChange={onClose} title={strings.kit.goneTitle} text={strings.kit.goneText}>
             {gone.data?.length === 0 && <p className="text-sm text-soft">{strings.kit.goneNone}</p>}
-            <ul className="slim-scroll max-h-[50vh] overflow-auto">
+            <ul className="slim-scroll max-h-[50vh] overflow-auto" tabIndex={0} aria-label={strings.kit.goneTitle}>
                 {gone.data?.map((each) => (
                     <li key={each.id} className="flex items-baseline justify-between gap-3 border-b border-line py-1.5 text-sm">
                         <span>

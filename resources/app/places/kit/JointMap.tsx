@@ -163,6 +163,7 @@ function Crossing({ kit, map, joints }: { kit: KitView; map: Schema['MapView']; 
         <label className="flex items-center gap-2">
             {label}
             <select
+                aria-label={label}
                 value={value}
                 onChange={(event) => set(event.target.value)}
                 className="figures border-b-2 border-brass bg-plate px-1.5 py-1"

@@ -77,7 +77,7 @@ export function JointsDialog({ joints, onClose }: { joints: Schema['JointView'][
                 aria-label={say.narrow}
                 className="mt-4 w-full border-b border-ink bg-transparent px-1 py-1 text-sm outline-none placeholder:text-soft"
             />
-            <div className="slim-scroll max-h-[38vh] overflow-auto">
+            <div className="slim-scroll max-h-[38vh] overflow-auto" tabIndex={0} role="region" aria-label={say.title}>
                 <table className="w-full text-sm">
                     <thead className="sticky top-0 bg-plate text-left text-xs text-soft">
                         <tr>

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState, type KeyboardEvent } from 'react';
 import { useSearchParams } from 'react-router';
-import { api, type Schema } from '../../api/client';
+import { api, Refused, type Schema } from '../../api/client';
 import { mass } from '../../figures';
 import { Bar, History } from '../../shell/Bar';
 import { strings } from '../../strings';
@@ -126,7 +126,7 @@ export default function KitPlace({ person }: { person: Schema['Person'] }) {
                             {trouble.message}
                         </p>
                     )}
-                    {change.error && (
+                    {change.error && !(change.error instanceof Refused && Object.keys(change.error.fields).length > 0) && (
                         <p role="alert" className="mb-2 border-l-[3px] border-ink pl-3 text-sm">
                             {change.error.message}
                         </p>

@@ -1,0 +1,110 @@
+// Times what people feel, in headless Chromium against bin/start's application. Called by bench/web.php; prints JSON.
+import { chromium } from '@playwright/test';
+
+const [, , base] = process.argv;
+const flags = [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+];
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags });
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+const p95 = (times) => [...times].sort((a, b) => a - b)[Math.floor(times.length * 0.95)];
+const round = (value) => Math.round(value * 10) / 10;
+
+await page.goto(base);
+await page.getByRole('button', { name: 'Open the demonstration' }).click();
+await page.waitForURL(/\/bench\/\d+$/);
+const figures = {};
+
+// Script that the bench needs on its first load.
+const scripts = await page.evaluate(() =>
+    performance
+        .getEntriesByType('resource')
+        .filter((each) => each.name.endsWith('.js'))
+        .map((each) => each.encodedBodySize),
+);
+figures.firstLoadScriptKbGzip = round(scripts.reduce((sum, size) => sum + size, 0) / 1024);
+
+// A drag of 300 steps: from each input event to the painted frame with its new figures.
+await page.getByRole('button', { name: 'Rigs' }).click();
+await page.getByRole('menuitem', { name: /^Sedge seed, coat pattern/ }).click();
+const draw = page.getByRole('slider', { name: /Rail bellows · draw/ });
+await draw.focus();
+await page.waitForLoadState('networkidle');
+const box = await draw.boundingBox();
+const requests = [];
+page.on('request', (request) => requests.push(request.url()));
+await page.mouse.move(box.x + 4, box.y + 18);
+await page.mouse.down();
+await page.evaluate(() => {
+    window.painted = [];
+    addEventListener(
+        'pointermove',
+        (event) => {
+            const from = event.timeStamp;
+            // The frame after next has been painted when its callback runs.
+            requestAnimationFrame(() => setTimeout(() => window.painted.push(performance.now() - from)));
+        },
+        { capture: true },
+    );
+});
+for (let step = 0; step < 300; step++) await page.mouse.move(box.x + 4 + ((box.width - 8) * step) / 300, box.y + 18);
+figures.dragRequests = requests.length;
+figures.dragP95Ms = round(p95(await page.evaluate(() => window.painted)));
+await page.mouse.up();
+
+// A kit of 200 parts: taken in over HTTP, then its shelf painted.
+const kit = await page.evaluate(async () => {
+    const token = decodeURIComponent(
+        document.cookie
+            .split('; ')
+            .find((item) => item.startsWith('XSRF-TOKEN='))
+            ?.slice(11) ?? '',
+    );
+    const headers = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token };
+    const ask = async (method, path, body) => (await fetch(`/api${path}`, { method, headers, body: body && JSON.stringify(body) })).json();
+    const [{ id }] = await ask('GET', '/kits');
+    const patterns = (await ask('GET', '/patterns')).flatMap((pattern) => pattern.parts.map((part) => part.fields));
+    const parts = Array.from({ length: 200 }, (_, n) => ({ ...patterns[n % patterns.length], id: `part-${n}`, name: `Part ${n}` }));
+    const text = JSON.stringify({
+        format: 'zinc-thimble/kit',
+        version: 1,
+        cameras: parts.filter((part) => part.kind === 'camera'),
+        parts: parts.filter((part) => part.kind !== 'camera'),
+    });
+    let from = performance.now();
+    const seen = await ask('POST', `/kits/${id}/import`, { text, as: 'json' });
+    const preview = performance.now() - from;
+    from = performance.now();
+    const taken = await ask('PUT', `/kits/${id}/import`, { text, as: 'json', revision: seen.revision });
+    return { preview, take: performance.now() - from, count: taken.parts.length, fresh: seen.new };
+});
+figures.importPreviewMs = round(kit.preview);
+figures.importTakeMs = round(kit.take);
+figures.importedParts = kit.fresh;
+await page.goto(`${base}/kit`);
+const shelf = [];
+for (let n = 0; n < 5; n++) {
+    await page.goto(`${base}/kit`, { waitUntil: 'commit' });
+    const time = await page.evaluate(
+        () =>
+            new Promise((resolve) => {
+                const look = () => {
+                    if (document.querySelectorAll('main li button').length > 200)
+                        requestAnimationFrame(() => setTimeout(() => resolve(performance.now())));
+                    else requestAnimationFrame(look);
+                };
+                look();
+            }),
+    );
+    shelf.push(time);
+}
+// From the start of the navigation, everything included.
+figures.shelfPaintMs = round([...shelf].sort((a, b) => a - b)[2]);
+await browser.close();
+console.log(JSON.stringify(figures));
