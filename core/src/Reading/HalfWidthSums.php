@@ -12,17 +12,27 @@ use ZincThimble\Core\Trace\Axis;
  */
 final class HalfWidthSums
 {
+    /** The columns that flat loops add to; field height and spot follow from two of them. */
+    private const FLAT = [
+        'magnification' => 0, 'fieldWidthMm' => 0, 'workingDistanceMm' => 0, 'subjectDistanceMm' => 0, 'effectiveAperture' => 0, 'stopsLost' => 0, 'nearMm' => 0,
+        'farMm' => 0, 'depthOfFieldMm' => 0, 'waveDepthMm' => 0, 'detailMm' => 0, 'entrancePupilMm' => 0,
+    ];
+
     /** The readings whose greatest contributor is asked for. */
     private const TOLD = ['magnification', 'workingDistanceMm', 'effectiveAperture'];
 
-    /** @var array<string, array<int, ?float>> sums of squares */
-    private array $sums = [];
+    /**
+     * Sums of squares, by reading and row. Public to what adds to them in flat loops.
+     *
+     * @var array<string, array<int, float>>
+     */
+    public array $sums = [];
 
     /** @var array<string, array<int, float>> */
-    private array $most = [];
+    public array $most = [];
 
     /** @var array<string, array<int, ?UncertainInput>> */
-    private array $sources = [];
+    public array $sources = [];
 
     public function __construct(int $rows)
     {
@@ -187,6 +197,61 @@ final class HalfWidthSums
         $this->scaled = true;
     }
 
+    /** Lets go of all columns, so that whoever holds them now may write to them without a copy. */
+    public function release(): void
+    {
+        $this->sums = array_diff_key($this->sums, self::FLAT);
+        $this->most = [];
+        $this->sources = [];
+        $this->scaled = true;
+    }
+
+    /**
+     * Takes the columns back that release() let go of.
+     *
+     * @param  array<string, array<int, float>>  $sums
+     * @param  array<string, array<int, float>>  $most
+     * @param  array<string, array<int, ?UncertainInput>>  $sources
+     */
+    public function take(array $sums, array $most, array $sources): void
+    {
+        $this->sums = $sums + $this->sums;
+        $this->most = $most;
+        $this->sources = $sources;
+    }
+
+    public function apertures(int $row, UncertainInput $input, float $one, float $other, ?float $marked1, ?float $marked2): void
+    {
+        $this->told('effectiveAperture', $row, $input, ($one - $other) ** 2 / 4.0);
+        if ($marked1 !== null && $marked2 !== null) {
+            $this->sums['stopsLost'][$row] += log($one / $marked1 * $marked2 / $other, 2.0) ** 2;
+        }
+        $this->scaled = true;
+    }
+
+    public function magnifications(int $row, UncertainInput $input, float $one, float $other): void
+    {
+        $this->told('magnification', $row, $input, ($one - $other) ** 2 / 4.0);
+        $this->scaled = true;
+    }
+
+    public function distances(int $row, UncertainInput $input, float $working1, float $working2, float $subject1, float $subject2, float $m1, float $m2): void
+    {
+        $this->told('workingDistanceMm', $row, $input, ($working1 - $working2) ** 2 / 4.0);
+        $this->sums['subjectDistanceMm'][$row] += ($subject1 - $subject2) ** 2 / 4.0;
+        $this->sums['fieldWidthMm'][$row] += (1.0 / $m1 - 1.0 / $m2) ** 2 / 4.0;
+        $this->scaled = true;
+    }
+
+    private function told(string $name, int $row, UncertainInput $input, float $share): void
+    {
+        $this->sums[$name][$row] += $share;
+        if ($share > $this->most[$name][$row]) {
+            $this->most[$name][$row] = $share;
+            $this->sources[$name][$row] = $input;
+        }
+    }
+
     /**
      * @return array<string, array<int, ?float>>
      */
@@ -202,6 +267,11 @@ final class HalfWidthSums
             'waveDepthMm' => 4.0 * $lambda * Axis::of($rig)->medium,
         ];
         $halfWidths = [];
+        if ($this->scaled) {
+            // Plain multiples of another column are not summed by themselves.
+            $this->sums['fieldHeightMm'] = $this->sums['fieldWidthMm'];
+            $this->sums['airyDiameterMm'] = $this->sums['effectiveAperture'];
+        }
         foreach ($this->sums as $name => $column) {
             $factor = $this->scaled ? $factors[$name] ?? 1.0 : 1.0;
             $roots = [];

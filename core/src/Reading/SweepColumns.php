@@ -9,6 +9,7 @@ use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Trace\Axis;
 use ZincThimble\Core\Trace\Image;
+use ZincThimble\Core\Trace\LinearTrain;
 use ZincThimble\Core\Trace\Rays;
 use ZincThimble\Core\Trace\Train;
 
@@ -39,7 +40,7 @@ final class SweepColumns
         $cut = self::isCut($travel, $places);
         foreach (Uncertainty::inputs($rig->with($travel->kind, $travel->part, $places[0])) as $input) {
             if ($cut) {
-                $sums->addTrains($input, self::train($input->up, $travel, $places), self::train($input->down, $travel, $places));
+                self::addCut($sums, $input, $travel, $places, $rig->blurLimitMm);
             } else {
                 foreach ($places as $row => $place) {
                     $sums->addReadings($row, $input, Reader::read($input->up->with($travel->kind, $travel->part, $place)), Reader::read($input->down->with($travel->kind, $travel->part, $place)));
@@ -56,12 +57,21 @@ final class SweepColumns
         return $travel->kind->movesFocus() && count($places) >= self::WORTH_CUTTING;
     }
 
-    /** @param  list<float>  $places */
-    private static function train(Rig $rig, Travel $travel, array $places): TrainReadings
+    /**
+     * @param  list<float>  $places
+     * @param  float  $c  blur limit, mm
+     */
+    private static function addCut(HalfWidthSums $sums, UncertainInput $input, Travel $travel, array $places, float $c): void
     {
-        $axis = Axis::of($rig);
-
-        return TrainReadings::along(new Train($axis, $rig, $travel), $rig, $travel, $places, false);
+        $up = new Train(Axis::of($input->up), $input->up, $travel);
+        $down = new Train(Axis::of($input->down), $input->down, $travel);
+        $upLine = LinearTrain::of($up, $input->up, $travel);
+        $downLine = $upLine === null ? null : LinearTrain::of($down, $input->down, $travel);
+        if ($upLine !== null && $downLine !== null) {
+            LinearShares::add($sums, $input, $upLine, $downLine, $places, $c);
+        } else {
+            $sums->addTrains($input, TrainReadings::along($up, $input->up, $travel, $places, false), TrainReadings::along($down, $input->down, $travel, $places, false));
+        }
     }
 
     /**

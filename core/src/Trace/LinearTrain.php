@@ -1,0 +1,244 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Trace;
+
+use ZincThimble\Core\Gear\Focusing;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\Travel;
+use ZincThimble\Core\Rig\TravelKind;
+
+/**
+ * A rig cut at the part that moves, whose every ray height and slope is a straight line over the place of that part:
+ * `value = c0 + c1 * place`. True of any length, and of the ring of a lens that moves as a whole (its focal length stays).
+ *
+ * @internal to sweeps; Train is where the cut is explained
+ */
+final class LinearTrain
+{
+    /** Axial ray where the front-most metal is (reduced): height. */
+    public float $y0 = 0.0;
+
+    public float $y1 = 0.0;
+
+    /** Slopes in front of everything: axial and field. */
+    public float $t0 = 1.0;
+
+    public float $t1 = 0.0;
+
+    public float $g0 = 0.0;
+
+    public float $g1 = 0.0;
+
+    /** Axial height at the last principal plane: what tells a real image from none. */
+    public float $l0 = 0.0;
+
+    public float $l1 = 0.0;
+
+    /** Front-most metal, mm from the sensor, a converter's length included. */
+    public float $s0 = 0.0;
+
+    public float $s1 = 0.0;
+
+    /** @var list<float> openings: axial height */
+    public array $h0 = [];
+
+    /** @var list<float> */
+    public array $h1 = [];
+
+    /** @var list<float> field height */
+    public array $f0 = [];
+
+    /** @var list<float> */
+    public array $f1 = [];
+
+    /** @var list<float> clear radius */
+    public array $radius = [];
+
+    private function __construct(public readonly float $medium, public readonly float $factor, public readonly ?float $marked)
+    {
+    }
+
+    /** Null where something bends: an internally focusing lens, a lens that shows its effective number, an objective. */
+    public static function of(Train $train, Rig $rig, Travel $travel): ?self
+    {
+        $axis = $train->axis;
+        if ($axis->na !== null || $axis->unmodelled) {
+            return null;
+        }
+        $p = $travel->part;
+        $linear = new self($axis->medium, $axis->factor, $axis->marked);
+        foreach ($train->behindR as $j => $radius) {
+            $linear->open($train->behindA[$j], 0.0, $train->behindF[$j], 0.0, $radius);
+        }
+        $y = $train->y;
+        $t = $train->t;
+        $fy = $train->fy;
+        $ft = $train->ft;
+        if ($travel->kind !== TravelKind::Focus) {
+            if ($train->ownRadius > 0.0) {
+                $linear->open($y, 0.0, $fy, 0.0, $train->ownRadius);
+                $linear->open($y, $t, $fy, $ft, $train->ownRadius);
+            }
+            $groups = count($train->behindGroupA);
+            $linear->l0 = $groups === 0 ? 0.0 : $train->behindGroupA[$groups - 1];
+
+            return $linear->inFront($train, [$y, $t, $t, 0.0], [$fy, $ft, $ft, 0.0], $train->rear, 1.0);
+        }
+        $lens = $rig->lenses[$p];
+        $part = $rig->chain[$p];
+        if ($lens->focusing === Focusing::Internal || $lens->showsEffective || ! $part instanceof Lens) {
+            return null;
+        }
+        $f = $lens->f0;
+        $grows = $f * $lens->m0;
+        $a = $f - $lens->register;
+        $b = $a + $lens->g0;
+        $pupil = $rig->conditions->simpleAperture ? 1.0 : $lens->p0;
+        // From where the part begins to its first principal plane, and from its last one to its front.
+        [$way0, $way1] = $part->reversed ? [$lens->rim - $b, 0.0] : [$a, $grows];
+        [$on0, $on1] = $part->reversed ? [$a + $lens->protrusion, $grows] : [$lens->rim - $b, 0.0];
+        $n = $rig->setting->aperture[$p] ?? $lens->widest;
+        if ($n !== null) {
+            $at = $way0 - $f * ($part->reversed ? 1.0 - 1.0 / $pupil : 1.0 - $pupil);
+            $linear->open($y + $t * $at, $t * $way1, $fy + $ft * $at, $ft * $way1, ($part->reversed ? $f : $pupil * $f) / (2.0 * $n));
+        }
+        $glass = $lens->frontGlass;
+        if ($glass !== null && $part->reversed) {
+            $linear->open($y, 0.0, $fy, 0.0, $glass / 2.0);
+        }
+        $axial = self::through($y, $t, $f, $way0, $way1, $on0, $on1);
+        $field = self::through($fy, $ft, $f, $way0, $way1, $on0, $on1);
+        if ($glass !== null && ! $part->reversed) {
+            $linear->open($axial[0], $axial[1], $field[0], $field[1], $glass / 2.0);
+        }
+        $linear->l0 = $y + $t * $way0;
+        $linear->l1 = $t * $way1;
+
+        return $linear->inFront($train, $axial, $field, $train->rear + $lens->rim + ($part->reversed ? $lens->protrusion : 0.0), $grows);
+    }
+
+    /**
+     * A ray through a lens that moves as a whole: height and slope where the lens ends, a line each.
+     *
+     * @return array{float, float, float, float} height, its change; slope, its change
+     */
+    private static function through(float $y, float $t, float $f, float $way0, float $way1, float $on0, float $on1): array
+    {
+        $last0 = $y + $t * $way0;
+        $last1 = $t * $way1;
+        $slope0 = $t - $last0 / $f;
+        $slope1 = -$last1 / $f;
+
+        // Either the way to the lens or the way on from it changes, never both: the product has no square.
+        return [$last0 + $slope0 * $on0, $last1 + $slope0 * $on1 + $slope1 * $on0, $slope0, $slope1];
+    }
+
+    /**
+     * @param  array{float, float, float, float}  $axial
+     * @param  array{float, float, float, float}  $field
+     */
+    private function inFront(Train $train, array $axial, array $field, float $end0, float $end1): self
+    {
+        [$y0, $y1, $t0, $t1] = $axial;
+        [$fy0, $fy1, $ft0, $ft1] = $field;
+        foreach ($train->radius as $j => $radius) {
+            $alpha = $train->alpha[$j];
+            $beta = $train->beta[$j];
+            $this->open($alpha * $y0 + $beta * $t0, $alpha * $y1 + $beta * $t1, $alpha * $fy0 + $beta * $ft0, $alpha * $fy1 + $beta * $ft1, $radius);
+        }
+        if ($train->groupsInFront) {
+            $this->l0 = $train->a * $y0 + $train->b * $t0;
+            $this->l1 = $train->a * $y1 + $train->b * $t1;
+            $this->t0 = $train->c * $y0 + $train->d * $t0;
+            $this->t1 = $train->c * $y1 + $train->d * $t1;
+            $this->g0 = $train->c * $fy0 + $train->d * $ft0;
+            $this->g1 = $train->c * $fy1 + $train->d * $ft1;
+            $on = $train->toFront - $train->toLast;
+            $this->y0 = $this->l0 + $this->t0 * $on;
+            $this->y1 = $this->l1 + $this->t1 * $on;
+        } else {
+            [$this->t0, $this->t1, $this->g0, $this->g1] = [$t0, $t1, $ft0, $ft1];
+            $this->y0 = $y0 + $t0 * $train->toFront;
+            $this->y1 = $y1 + $t1 * $train->toFront;
+        }
+        $this->s0 = $end0 + $train->toMetal + $train->axis->converterMm;
+        $this->s1 = $end1;
+
+        return $this;
+    }
+
+    private function open(float $h0, float $h1, float $f0, float $f1, float $radius): void
+    {
+        $this->h0[] = $h0;
+        $this->h1[] = $h1;
+        $this->f0[] = $f0;
+        $this->f1[] = $f1;
+        $this->radius[] = $radius;
+    }
+
+    /**
+     * Places between two others, or just beside them, at which something changes sign, or the stop may pass from one opening to
+     * another: between neighbours of these the kind of image and the stop are the same everywhere.
+     *
+     * @return list<float> not in order
+     */
+    public function turnings(float $from, float $to): array
+    {
+        $found = [];
+        // A place of rest may stand right at such a turning; rounding must not hide that.
+        $margin = 1e-6 * ($to - $from);
+        $from -= $margin;
+        $to += $margin;
+        $note = static function (float $c0, float $c1) use (&$found, $from, $to): void {
+            if ($c1 !== 0.0) {
+                $at = -$c0 / $c1;
+                if ($at > $from && $at < $to) {
+                    $found[] = $at;
+                }
+            }
+        };
+        $note($this->t0, $this->t1);
+        $note($this->l0, $this->l1);
+        foreach ($this->radius as $a => $ra) {
+            $note($this->h0[$a], $this->h1[$a]);
+            for ($b = 0; $b < $a; $b++) {
+                $rb = $this->radius[$b];
+                $note($this->h0[$a] * $rb - $this->h0[$b] * $ra, $this->h1[$a] * $rb - $this->h1[$b] * $ra);
+                $note($this->h0[$a] * $rb + $this->h0[$b] * $ra, $this->h1[$a] * $rb + $this->h1[$b] * $ra);
+            }
+        }
+
+        return $found;
+    }
+
+    /** The opening that is the stop at a place; -1 = there is none. */
+    public function stopAt(float $place): int
+    {
+        $most = 0.0;
+        $stop = -1;
+        foreach ($this->radius as $j => $radius) {
+            $number = abs($this->h0[$j] + $this->h1[$j] * $place) / $radius;
+            if ($number > $most) {
+                $most = $number;
+                $stop = $j;
+            }
+        }
+
+        return $stop;
+    }
+
+    public function imageAt(float $place): Image
+    {
+        return Image::of($this->l0 + $this->l1 * $place, $this->t0 + $this->t1 * $place);
+    }
+
+    /** Whether all but what the metal moves is the same as of another train. */
+    public function sameButMetal(self $other): bool
+    {
+        return $this->t0 === $other->t0 && $this->t1 === $other->t1 && $this->g0 === $other->g0 && $this->h0 === $other->h0 && $this->h1 === $other->h1
+            && $this->f0 === $other->f0 && $this->radius === $other->radius && $this->marked === $other->marked && $this->l0 === $other->l0 && $this->l1 === $other->l1;
+    }
+}
