@@ -61,6 +61,7 @@ Route::middleware(['auth:sanctum', 'throttle:bench'])->group(function (): void {
 
     Route::get('rigs', [RigController::class, 'index']);
     Route::post('rigs', [RigController::class, 'store']);
+    Route::get('rigs/proposals', [RigController::class, 'proposals']);
     Route::post('rigs/import', [RigController::class, 'import'])->middleware('throttle:heavy');
     Route::prefix('rigs/{rig}')->whereNumber('rig')->group(function (): void {
         Route::get('/', [RigController::class, 'show']);
@@ -69,6 +70,10 @@ Route::middleware(['auth:sanctum', 'throttle:bench'])->group(function (): void {
         Route::post('undo', [RigController::class, 'undo']);
         Route::post('redo', [RigController::class, 'redo']);
         Route::put('name', [RigController::class, 'name']);
+        Route::post('copies', [RigController::class, 'duplicate']);
+        Route::put('tags', [RigController::class, 'tag']);
+        Route::get('states', [RigController::class, 'states']);
+        Route::get('states/{number}', [RigController::class, 'state'])->whereNumber('number');
         Route::get('sweep', [RigController::class, 'sweep']);
         Route::get('tray', [RigController::class, 'tray']);
         Route::get('mends', [RigController::class, 'mends']);

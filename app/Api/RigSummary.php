@@ -7,9 +7,10 @@ namespace App\Api;
 use OpenApi\Attributes as OA;
 
 /** A rig in a list. */
-#[OA\Schema(required: ['id', 'name', 'parts', 'updatedAt'])]
+#[OA\Schema(required: ['id', 'name', 'parts', 'updatedAt', 'tags'])]
 final readonly class RigSummary
 {
+    /** @param  list<string>  $tags */
     public function __construct(
         #[OA\Property()]
         public int $id,
@@ -19,6 +20,8 @@ final readonly class RigSummary
         public string $parts,
         #[OA\Property()]
         public string $updatedAt,
+        #[OA\Property(items: new OA\Items(type: 'string'))]
+        public array $tags,
     ) {
     }
 }

@@ -7,7 +7,7 @@ namespace App\Api;
 use OpenApi\Attributes as OA;
 
 /** A rig on the bench: everything its screen shows. */
-#[OA\Schema(required: ['id', 'revision', 'kitId', 'name', 'camera', 'chain', 'travels', 'readings', 'range', 'infinity', 'doubts', 'findings', 'cautions', 'drawing', 'subject', 'blurLimitMm', 'history', 'news', 'share'])]
+#[OA\Schema(required: ['id', 'revision', 'kitId', 'name', 'camera', 'chain', 'travels', 'readings', 'range', 'infinity', 'doubts', 'findings', 'cautions', 'drawing', 'subject', 'blurLimitMm', 'history', 'news', 'share', 'tags', 'schools', 'advice', 'conditions', 'modes'])]
 final readonly class RigView
 {
     /**
@@ -17,6 +17,8 @@ final readonly class RigView
      * @param  list<FindingView>  $findings
      * @param  list<CautionView>  $cautions
      * @param  list<NewsView>  $news
+     * @param  list<string>  $tags
+     * @param  list<string>  $modes
      */
     public function __construct(
         #[OA\Property()]
@@ -57,6 +59,16 @@ final readonly class RigView
         public array $news,
         #[OA\Property()]
         public ?ShareView $share,
+        #[OA\Property(items: new OA\Items(type: 'string'))]
+        public array $tags,
+        #[OA\Property()]
+        public SchoolsView $schools,
+        #[OA\Property()]
+        public ?AdviceView $advice,
+        #[OA\Property(type: 'object', additionalProperties: true)]
+        public \stdClass $conditions,
+        #[OA\Property(description: 'Crop and video modes of the camera', items: new OA\Items(type: 'string'))]
+        public array $modes,
     ) {
     }
 }

@@ -12,7 +12,7 @@ final readonly class StepRequest
 {
     /** @param  list<int>|null  $parts */
     public function __construct(
-        #[OA\Property(enum: ['set', 'insert', 'remove', 'turn', 'move', 'camera', 'mend', 'solve'])]
+        #[OA\Property(enum: ['set', 'insert', 'remove', 'turn', 'move', 'camera', 'mend', 'solve', 'swap', 'describe'])]
         public string $action,
         #[OA\Property(description: 'Place in the chain, from the camera outwards')]
         public ?int $place = null,
@@ -26,6 +26,8 @@ final readonly class StepRequest
         public ?string $code = null,
         #[OA\Property(description: 'The reading to set, for solve; value says to what', enum: ['magnification', 'fieldWidthMm', 'workingDistanceMm', 'subjectDistanceMm'])]
         public ?string $wish = null,
+        #[OA\Property(description: 'For describe: conditions and subject as a rig file has them', type: 'object', additionalProperties: true)]
+        public ?\stdClass $document = null,
     ) {
     }
 }

@@ -7,7 +7,7 @@ namespace App\Api;
 use OpenApi\Attributes as OA;
 
 /** What is photographed. */
-#[OA\Schema(required: ['name', 'widthMm', 'depthMm'])]
+#[OA\Schema(required: ['name', 'widthMm', 'depthMm', 'document'])]
 final readonly class SubjectView
 {
     public function __construct(
@@ -17,6 +17,8 @@ final readonly class SubjectView
         public ?float $widthMm,
         #[OA\Property()]
         public ?float $depthMm,
+        #[OA\Property(type: 'object', additionalProperties: true)]
+        public \stdClass $document,
     ) {
     }
 }

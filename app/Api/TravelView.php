@@ -7,12 +7,13 @@ namespace App\Api;
 use OpenApi\Attributes as OA;
 
 /** A control of a part: what it moves and how far. */
-#[OA\Schema(required: ['name', 'place', 'kind', 'least', 'greatest', 'value', 'places', 'marks'])]
+#[OA\Schema(required: ['name', 'place', 'kind', 'least', 'greatest', 'value', 'places', 'marks', 'zero', 'per', 'unit', 'engraved'])]
 final readonly class TravelView
 {
     /**
      * @param  list<float>  $places
      * @param  list<TravelMark>  $marks
+     * @param  list<?float>  $engraved
      */
     public function __construct(
         #[OA\Property()]
@@ -31,6 +32,14 @@ final readonly class TravelView
         public array $places,
         #[OA\Property(items: new OA\Items(ref: TravelMark::class))]
         public array $marks,
+        #[OA\Property(description: 'Where its own scale reads 0')]
+        public float $zero,
+        #[OA\Property(description: 'How much one unit of its own scale is')]
+        public float $per,
+        #[OA\Property(description: 'The unit of its own scale')]
+        public string $unit,
+        #[OA\Property(description: 'Of a focus ring: the distance that stands engraved at each place, mm; null = infinity', items: new OA\Items(type: 'number', nullable: true))]
+        public array $engraved,
     ) {
     }
 }

@@ -7,9 +7,13 @@ namespace App\Api;
 use OpenApi\Attributes as OA;
 
 /** A part of the kit and whether it goes on the chosen joint. */
-#[OA\Schema(required: ['part', 'fits', 'reason', 'left'])]
+#[OA\Schema(required: ['part', 'fits', 'reason', 'left', 'via', 'viaNames'])]
 final readonly class TrayPart
 {
+    /**
+     * @param  list<int>  $via
+     * @param  list<string>  $viaNames
+     */
     public function __construct(
         #[OA\Property()]
         public PartView $part,
@@ -19,6 +23,10 @@ final readonly class TrayPart
         public string $reason,
         #[OA\Property()]
         public int $left,
+        #[OA\Property(description: 'Parts that go in between, from the camera outwards', items: new OA\Items(type: 'integer'))]
+        public array $via,
+        #[OA\Property(items: new OA\Items(type: 'string'))]
+        public array $viaNames,
     ) {
     }
 }

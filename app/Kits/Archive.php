@@ -63,7 +63,7 @@ final class Archive
             $number = $r + 1;
             $files["rigs/{$number}.rig.json"] = Json::write($this->named(json_decode(Json::write(RigFile::document($this->rigs->read($rig)))), $names));
             $files["rigs/{$number}.more.json"] = Json::write([
-                'kit' => $rig->kit_id === null ? null : $kits[$rig->kit_id] + 1, 'name' => $rig->name, 'step' => $rig->step, 'news' => $rig->news,
+                'kit' => $rig->kit_id === null ? null : $kits[$rig->kit_id] + 1, 'name' => $rig->name, 'step' => $rig->step, 'news' => $rig->news, 'tags' => $rig->tags,
                 'history' => $rig->steps->map(fn ($step): array => ['number' => $step->number, 'label' => $step->label, 'rig' => $this->named($step->document, $names)])->all(),
             ]);
         }
@@ -185,6 +185,7 @@ final class Archive
         }
         $rig->step = self::int($more->step ?? 0);
         $rig->news = self::list($more->news ?? []);
+        $rig->tags = array_slice(array_values(array_filter(self::list($more->tags ?? []), is_string(...))), 0, 20);
         $rig->save();
     }
 

@@ -26,6 +26,7 @@ use Illuminate\Support\Carbon;
  * @property int $revision
  * @property int $step
  * @property list<\stdClass> $news
+ * @property list<string> $tags
  * @property Carbon $updated_at
  * @property ?RigShare $share
  * @property \Illuminate\Database\Eloquent\Collection<int, RigStep> $steps
@@ -33,7 +34,7 @@ use Illuminate\Support\Carbon;
  */
 final class Rig extends Model
 {
-    protected $fillable = ['kit_id', 'name', 'camera_id', 'camera', 'conditions', 'subject', 'extra', 'revision', 'step', 'news'];
+    protected $fillable = ['kit_id', 'name', 'camera_id', 'camera', 'conditions', 'subject', 'extra', 'revision', 'step', 'news', 'tags'];
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -44,6 +45,7 @@ final class Rig extends Model
             'subject' => JsonDocument::class,
             'extra' => JsonDocument::class,
             'news' => JsonDocument::class,
+            'tags' => 'array',
         ];
     }
 

@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $number
  * @property string $label
  * @property \stdClass $document
+ * @property ?\Carbon\CarbonInterface $created_at
  */
 final class RigStep extends Model
 {

@@ -36,7 +36,7 @@ final class RigStore
     public function create(User $user, ?Kit $kit, CoreRig $core, ?string $name): Rig
     {
         return DB::transaction(function () use ($user, $kit, $core, $name): Rig {
-            $rig = new Rig(['kit_id' => $kit?->id, 'name' => $name, 'revision' => 1, 'step' => 0, 'news' => [], ...$this->columns($core)]);
+            $rig = new Rig(['kit_id' => $kit?->id, 'name' => $name, 'revision' => 1, 'step' => 0, 'news' => [], 'tags' => [], ...$this->columns($core)]);
             $user->rigs()->save($rig);
             $this->writeParts($rig, $core);
             $this->remember($rig, $core, 0, 'Start');

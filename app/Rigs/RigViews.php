@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rigs;
 
+use App\Api\AdviceView;
 use App\Api\CameraView;
 use App\Api\CautionView;
 use App\Api\ChainPart;
@@ -23,7 +24,9 @@ use App\Api\NewsView;
 use App\Api\RangeView;
 use App\Api\Readings;
 use App\Api\RigView;
+use App\Api\SchoolsView;
 use App\Api\ShareView;
+use App\Api\StateView;
 use App\Api\StepRequest;
 use App\Api\SubjectView;
 use App\Api\TravelMark;
@@ -36,12 +39,18 @@ use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Mending;
 use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\Bellows;
+use ZincThimble\Core\Gear\Frame;
+use ZincThimble\Core\Gear\Helicoid;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Join\Mating;
 use ZincThimble\Core\Reading\Answer;
+use ZincThimble\Core\Reading\BestAperture;
 use ZincThimble\Core\Reading\Measurement;
 use ZincThimble\Core\Reading\Reach;
+use ZincThimble\Core\Reading\Reader;
+use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Sweep;
+use ZincThimble\Core\Rig\BlurRule;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
@@ -95,12 +104,54 @@ final class RigViews
                 Cautions::of($rig, $answer->reading, $answer->axis->front + $answer->axis->converterMm, $answer->findings),
             ),
             $this->drawing($rig, $answer),
-            $rig->subject === null ? null : new SubjectView($rig->subject->name, $rig->subject->widthMm, $rig->subject->depthMm),
+            $rig->subject === null ? null : new SubjectView($rig->subject->name, $rig->subject->widthMm, $rig->subject->depthMm, (object) $rig->subject->document->fields),
             $rig->blurLimitMm,
             $history,
             $news,
             $share,
+            $row->tags ?? [],
+            $this->schools($rig, $answer->reading),
+            $this->advice($rig, $answer->reading),
+            (object) $rig->conditions->document->fields,
+            array_values(array_filter(array_map(static fn (Frame $mode): ?string => $mode->name, $rig->camera->modes))),
         );
+    }
+
+    /** A state of a rig's history, in words and numbers. */
+    public function state(int $number, string $label, CoreRig $rig): StateView
+    {
+        $answer = Answer::of($rig);
+        $parts = [$rig->camera->name ?? 'Camera'];
+        foreach ($rig->chain as $i => $part) {
+            $parts[] = implode(' · ', array_filter([$part->label().($part instanceof Lens && $part->reversed ? ', reversed' : ''), Describe::setting($rig, $i)]));
+        }
+
+        return new StateView($number, $label, $parts, $this->readings($rig, $answer), array_map(static fn (Finding $finding): string => $finding->message(), $answer->findings));
+    }
+
+    /** Handbook, "Where the schools differ": what the others say, on demand. */
+    private function schools(CoreRig $rig, Reading $reading): SchoolsView
+    {
+        $conditions = $rig->conditions;
+        $simple = Reader::read($rig->withConditions($conditions->with(['apertureModel' => 'simple'])));
+        $pupil = Reader::read($rig->withConditions($conditions->with(['apertureModel' => 'pupil'])));
+        $otherRule = $conditions->blurRule === BlurRule::Pixel ? BlurRule::Format : BlurRule::Pixel;
+        $other = $rig->withConditions($conditions->with(['blurRule' => $otherRule->value]));
+        $wave = $reading->waveDepthMm;
+
+        return new SchoolsView(
+            $conditions->simpleAperture ? 'simple' : 'pupil', $simple->effectiveAperture, $simple->stopsLost, $pupil->effectiveAperture,
+            $conditions->totalDepth ? 'total' : 'geometric', $reading->depthOfFieldMm === null || $wave === null ? null : $reading->depthOfFieldMm + $wave,
+            $conditions->blurRule->value, $otherRule->value, $other->blurLimitMm, Reader::read($other)->depthOfFieldMm,
+        );
+    }
+
+    private function advice(CoreRig $rig, Reading $reading): ?AdviceView
+    {
+        $depth = $rig->subject?->depthOver($reading->fieldWidthMm);
+        $best = $depth === null || $depth <= 0.0 ? null : BestAperture::of($rig, $depth);
+
+        return $best === null ? null : new AdviceView($depth, $best->single, $best->singleBlurMm, $best->stacking, $best->stack?->frames, $best->stack?->stepMm);
     }
 
     private static function news(\stdClass $news): NewsView
@@ -170,7 +221,41 @@ final class RigViews
             Travels::setting($rig, $travel),
             Travels::places($rig, $travel),
             $this->marks($rig, $travel),
+            ...$this->ownScale($rig, $travel),
         );
+    }
+
+    /**
+     * A part's own units: draw from where its scale reads 0, a helicoid in turns, a ring by what stands engraved on it.
+     *
+     * @return array{float, float, string, list<?float>} zero, size of a unit, its name, engraved distances
+     */
+    private function ownScale(CoreRig $rig, Travel $travel): array
+    {
+        $part = $rig->chain[$travel->part];
+        if ($travel->kind === TravelKind::Length) {
+            return match (true) {
+                $part instanceof Bellows => [$part->scaleZeroMm, 1.0, 'mm', []],
+                $part instanceof Helicoid && $part->pitchMm !== null && $part->pitchMm > 0.0 => [$part->minMm, $part->pitchMm, 'turns', []],
+                default => [0.0, 1.0, 'mm', []],
+            };
+        }
+        if ($travel->kind !== TravelKind::Focus) {
+            return [0.0, 1.0, match ($travel->kind) {
+                TravelKind::Aperture => 'f/',
+                TravelKind::Swing => '°',
+                default => 'mm',
+            }, []];
+        }
+        // On its own mount a ring at s stands at D = f(s) (2 + m + 1/m) + g(s), m = s m0 (OPTICS.md, "Settling a lens").
+        $lens = $rig->lenses[$travel->part];
+        $engraved = [];
+        foreach (Travels::places($rig, $travel) as $s) {
+            $m = $s * $lens->m0;
+            $engraved[] = $m <= 0.0 ? null : $lens->focalLength($s) * (2.0 + $m + 1.0 / $m) + $lens->principalGap($s);
+        }
+
+        return [0.0, $lens->m0 > 0.0 ? 1.0 / $lens->m0 : 1.0, '×', $engraved];
     }
 
     /**

@@ -8,6 +8,7 @@ use App\Api\StepRequest;
 use App\Models\Part;
 use App\Models\Rig;
 use Illuminate\Validation\ValidationException;
+use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Finding\Mending;
 use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\Camera;
@@ -16,6 +17,7 @@ use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part as CorePart;
 use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Join\Mating;
 use ZincThimble\Core\Reading\Answer;
 use ZincThimble\Core\Reading\Solver;
@@ -52,6 +54,8 @@ final class Steps
                 'camera' => $this->camera($row, $rig, $step),
                 'mend' => $this->mend($row, $rig, $step),
                 'solve' => $this->solve($rig, $step),
+                'swap' => $this->swap($row, $rig, $step),
+                'describe' => $this->describe($rig, $step),
                 default => throw ValidationException::withMessages(['action' => 'There is no such step.']),
             };
         } catch (InvalidFigure $fault) {
@@ -193,6 +197,50 @@ final class Steps
         $told = ($solution->exact ? 'set to ' : 'as near as it gets to ').Phrase::figure($step->value, $unit).' with '.$rig->chain[$solution->travel->part]->label();
 
         return [$solution->rig, $told];
+    }
+
+    /**
+     * Another part in the place of one: it keeps how the old one was set, as far as it can.
+     *
+     * @return array{CoreRig, string}
+     */
+    private function swap(Rig $row, CoreRig $rig, StepRequest $step): array
+    {
+        $place = $this->place($step, count($rig->chain) - 1);
+        $parts = array_map(fn (Part $part): CorePart => $this->kit->part($part), $this->fromKit($row, $step->parts ?? []));
+        if (count($parts) !== 1) {
+            throw ValidationException::withMessages(['parts' => 'Choose one part to put in its place.']);
+        }
+        $old = $rig->chain[$place]->label();
+        $parts = $this->wayRound($rig, $place, $parts);
+        $swapped = Arrangement::of($rig)->inserting($place + 1, $parts)->without([$place])->rig($rig);
+        $length = $rig->setting->lengthMm[$place] ?? null;
+        $new = $swapped->chain[$place];
+        if ($length !== null && $new instanceof VariableSpacer) {
+            $swapped = $swapped->with(TravelKind::Length, $place, max($new->minMm, min($new->maxMm, $length)));
+        }
+
+        return [$swapped, 'swap '.$old.' for '.$new->label()];
+    }
+
+    /**
+     * Subject and conditions, held to the shapes of the files.
+     *
+     * @return array{CoreRig, string}
+     */
+    private function describe(CoreRig $rig, StepRequest $step): array
+    {
+        $given = $step->document === null ? [] : get_object_vars($step->document);
+        if ($given === []) {
+            throw ValidationException::withMessages(['document' => 'Say what of subject or conditions is to change.']);
+        }
+        /** @var \stdClass $document */
+        $document = json_decode(json_encode(RigFile::document($rig), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), false, 64, JSON_THROW_ON_ERROR);
+        foreach ($given as $name => $value) {
+            $document->{$name} = $value;
+        }
+
+        return [RigFile::read($document), array_key_exists('subject', $given) ? 'describe the subject' : 'change the conditions'];
     }
 
     private function place(StepRequest $step, int $last): int

@@ -17,8 +17,10 @@ use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Outline;
 use ZincThimble\Core\Gear\Part as CorePart;
 use ZincThimble\Core\Gear\Parts;
+use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Gear\VariableSpacer;
+use ZincThimble\Core\Join\AdapterPaths;
 use ZincThimble\Core\Join\Fit;
 use ZincThimble\Core\Join\Mating;
 use ZincThimble\Core\Rig\Rig as CoreRig;
@@ -26,6 +28,10 @@ use ZincThimble\Core\Rig\Rig as CoreRig;
 /** What of a kit goes on one joint of a rig, and why the rest doesn't. */
 final class Tray
 {
+    public function __construct(private readonly KitAtHand $kit)
+    {
+    }
+
     /** @param  int  $place the joint before the part at that place; the chain's length = the front of the rig */
     public function at(Rig $row, CoreRig $rig, int $place): TrayView
     {
@@ -36,17 +42,24 @@ final class Tray
         foreach ($row->parts as $part) {
             $used[$part->part_id ?? 0] = ($used[$part->part_id ?? 0] ?? 0) + 1;
         }
-        $fitting = [];
-        $others = [];
+        $hand = $this->kit->left($row);
+        $fitting = $reached = $others = [];
         foreach (Part::query()->where('kit_id', $row->kit_id)->oldest('position')->get() as $part) {
             if ($part->kindOf() === Kind::Camera) {
                 continue;
             }
             $left = $part->count - ($used[$part->id] ?? 0);
             [$fits, $reason] = $this->verdict($rig->camera, $behind, $ahead, $part, $front, $left);
-            $view = new TrayPart(self::part($part), $fits, $reason, max(0, $left));
+            $way = $fits || $left <= 0 || ! $part->kindOf()->inChain() ? [] : $this->way($front, $part, $hand);
+            $view = new TrayPart(
+                self::part($part), $fits, $way === [] ? $reason : 'with '.implode(' + ', array_map(static fn (Spacer $ring): string => $ring->label(), $way)), max(0, $left),
+                array_map(static fn (Spacer $ring): int => $ring->document->intOr(RigStore::REFERENCE, 0), $way),
+                array_map(static fn (Spacer $ring): string => $ring->label(), $way),
+            );
             if ($fits) {
                 $fitting[] = $view;
+            } elseif ($way !== []) {
+                $reached[] = $view;
             } else {
                 $others[] = $view;
             }
@@ -56,7 +69,7 @@ final class Tray
             $place,
             $behind === null ? 'At the camera' : 'In front of '.$behind->label(),
             Describe::joint($front).', '.$front->side->value,
-            [...$fitting, ...$others],
+            [...$fitting, ...$reached, ...$others],
         );
     }
 
@@ -82,6 +95,24 @@ final class Tray
                 $made instanceof Lens ? $made->design->value : null,
                 $made instanceof VariableSpacer ? $made->maxMm : null,
             ));
+    }
+
+    /**
+     * The rings of the kit that lead to a part, the usual way round first; [] when none do.
+     *
+     * @param  list<CorePart>  $hand
+     * @return list<Spacer>
+     */
+    private function way(JointEnd $front, Part $part, array $hand): array
+    {
+        $made = Parts::make($part->kindOf(), new Values($part->fields()));
+        $rings = array_values(array_filter($hand, static fn (CorePart $each): bool => $each->document->intOr(RigStore::REFERENCE, 0) !== $part->id));
+        $way = AdapterPaths::between($front, $made->casing->rear, $rings);
+        if (($way === null || $way === []) && $made instanceof Lens) {
+            $way = AdapterPaths::between($front, $made->turned()->casing->rear, $rings);
+        }
+
+        return $way ?? [];
     }
 
     /** @return array{bool, string} */

@@ -113,6 +113,6 @@ final class StrangersTest extends TestCase
         $part = (string) Part::query()->where('kit_id', $rig->kit_id)->value('id');
         $joint = (string) (Joint::query()->where('user_id', $rig->user_id)->value('id') ?? 1);
 
-        return '/'.str_replace(['{rig}', '{kit}', '{part}', '{gone}', '{joint}'], [(string) $rig->id, (string) $rig->kit_id, $part, $part, $joint], $route->uri()).'?travel=2.focus&place=0&front=larch&rear=tern';
+        return '/'.str_replace(['{rig}', '{kit}', '{part}', '{gone}', '{joint}', '{number}'], [(string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0'], $route->uri()).'?travel=2.focus&place=0&front=larch&rear=tern';
     }
 }

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Api\MendsView;
+use App\Api\ProposalView;
 use App\Api\RigSummary;
 use App\Api\RigView;
+use App\Api\StateSummary;
+use App\Api\StateView;
 use App\Api\StepRequest;
 use App\Api\SweepView;
 use App\Api\TrayView;
@@ -18,8 +21,10 @@ use App\Models\Kit;
 use App\Models\Part;
 use App\Models\Rig;
 use App\Models\RigPart;
+use App\Models\RigStep;
 use App\Models\User;
 use App\Rigs\KitAtHand;
+use App\Rigs\Proposals;
 use App\Rigs\RigStore;
 use App\Rigs\RigViews;
 use App\Rigs\Steps;
@@ -27,6 +32,7 @@ use App\Rigs\Tray;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
@@ -47,35 +53,113 @@ final class RigController
     {
     }
 
-    #[OA\Get(path: '/rigs', operationId: 'listRigs', parameters: [new OA\QueryParameter(name: 'page', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Rigs, the last changed first, fifty a page', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: RigSummary::class)))])]
+    #[OA\Get(path: '/rigs', operationId: 'listRigs', parameters: [new OA\QueryParameter(name: 'page', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Rigs, the last changed first, fifty a page; of a search, those whose name, tags or parts hold every word', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: RigSummary::class)))])]
     public function index(Request $request): JsonResponse
     {
         /** @var User $user */
         $user = $request->user();
-        $rigs = $user->rigs()->with('parts')->latest('updated_at')->latest('id')->simplePaginate(50);
+        $request->validate(['page' => ['nullable', 'integer', 'min:1', 'max:100000'], 'search' => ['nullable', 'string', 'max:200']]);
+        $query = $user->rigs()->with('parts')->latest('updated_at')->latest('id');
+        foreach (array_slice(preg_split('/\s+/u', $request->string('search')->toString(), -1, PREG_SPLIT_NO_EMPTY) ?: [], 0, 10) as $word) {
+            $like = '%'.addcslashes($word, '%_\\').'%';
+            $query->where(fn ($each) => $each->where('name', 'ilike', $like)->orWhereRaw('tags::text ilike ?', [$like])
+                ->orWhereRaw("exists (select 1 from rig_parts where rig_parts.rig_id = rigs.id and rig_parts.document->>'name' ilike ?)", [$like]));
+        }
+        $rigs = $query->simplePaginate(50);
 
         return response()->json(array_map(fn (Rig $rig): RigSummary => new RigSummary(
             $rig->id,
             $rig->name,
             $rig->parts->map(fn (RigPart $part): string => is_string($part->document->name ?? null) ? $part->document->name : $part->kind)->implode(' + '),
             $rig->updated_at->toIso8601String(),
+            $rig->tags,
         ), $rigs->items()));
     }
 
-    #[OA\Post(path: '/rigs', operationId: 'startRig', responses: [new OA\Response(response: 201, description: 'A new rig: the kit’s first camera and nothing on it', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The kit has no camera', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function store(Request $request, KitAtHand $hand): JsonResponse
+    #[OA\Post(path: '/rigs', operationId: 'startRig', requestBody: new OA\RequestBody(required: false, content: new OA\JsonContent(properties: [new OA\Property(property: 'camera', type: 'integer', nullable: true), new OA\Property(property: 'parts', type: 'array', items: new OA\Items(type: 'integer'))])), responses: [new OA\Response(response: 201, description: 'A new rig: a camera, the kit’s first unless named, and the parts asked for', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The kit has no such camera or part', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function store(Request $request, KitAtHand $hand, Steps $steps): JsonResponse
     {
         /** @var User $user */
         $user = $request->user();
+        $request->validate(['camera' => ['nullable', 'integer:strict'], 'parts' => ['nullable', 'array', 'list', 'max:12'], 'parts.*' => ['integer:strict', 'min:1']]);
         $kit = $user->kits()->oldest('id')->first();
-        $row = $kit?->parts()->where('kind', Kind::Camera->value)->first();
+        $cameras = $kit?->parts()->where('kind', Kind::Camera->value);
+        $row = $request->input('camera') === null ? $cameras?->first() : $cameras?->whereKey($request->integer('camera'))->first();
         if (! $kit instanceof Kit || ! $row instanceof Part) {
-            throw ValidationException::withMessages(['kit' => 'Your kit has no camera yet.']);
+            throw ValidationException::withMessages(['camera' => $request->input('camera') === null ? 'Your kit has no camera yet.' : 'Your kit has no such camera.']);
         }
         $core = CoreRig::of(Camera::from(new Values($hand->fields($row))), [], new Setting([], [], [], [], [], [], null), Conditions::from(new Values([])));
-        $rig = $this->store->create($user, $kit, $core, null);
+        /** @var list<int> $parts */
+        $parts = $request->input('parts') ?? [];
+        $rig = DB::transaction(function () use ($user, $kit, $core, $steps, $parts): Rig {
+            $rig = $this->store->create($user, $kit, $core, null);
+            if ($parts !== []) {
+                [$built, $label] = $steps->take($rig->load('parts'), $core, new StepRequest('insert', 0, parts: $parts));
+                $rig = $this->store->keep($rig, $rig->revision, $built, $label);
+            }
+
+            return $rig;
+        });
 
         return response()->json($this->views->rig($rig, $this->store->read($rig)), 201);
+    }
+
+    #[OA\Get(path: '/rigs/proposals', operationId: 'proposals', responses: [new OA\Response(response: 200, description: 'First rigs that the kit can make', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: ProposalView::class)))])]
+    public function proposals(Request $request, Proposals $proposals): JsonResponse
+    {
+        /** @var User $user */
+        $user = $request->user();
+        $kit = $user->kits()->with('parts')->oldest('id')->first();
+
+        return response()->json($kit instanceof Kit ? $proposals->of($kit) : []);
+    }
+
+    #[OA\Post(path: '/rigs/{rig}/copies', operationId: 'duplicateRig', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 201, description: 'The same rig once more, without a name and with a history of its own', content: new OA\JsonContent(ref: RigView::class))])]
+    public function duplicate(Request $request, Rig $rig): JsonResponse
+    {
+        Gate::authorize('view', $rig);
+        /** @var User $user */
+        $user = $request->user();
+        $kit = Kit::query()->whereKey($rig->kit_id)->first();
+        $copy = $this->store->create($user, $kit, $this->store->read($rig), null);
+        $copy->update(['tags' => $rig->tags]);
+
+        return response()->json($this->views->rig($copy, $this->store->read($copy)), 201);
+    }
+
+    #[OA\Put(path: '/rigs/{rig}/tags', operationId: 'tagRig', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['tags'], properties: [new OA\Property(property: 'tags', type: 'array', items: new OA\Items(type: 'string'))])), responses: [new OA\Response(response: 204, description: 'Tagged so'), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function tag(Request $request, Rig $rig): Response
+    {
+        Gate::authorize('update', $rig);
+        $request->validate(['tags' => ['present', 'array', 'list', 'max:20'], 'tags.*' => ['required', 'string', 'max:40', 'regex:/^[^\p{C}]*$/u']]);
+        /** @var list<string> $tags */
+        $tags = $request->input('tags');
+        // The framework's own rule for this can't take a list within the list.
+        if (count(array_unique(array_map(mb_strtolower(...), $tags))) < count($tags)) {
+            throw ValidationException::withMessages(['tags' => 'Each tag once.']);
+        }
+        $rig->timestamps = false;
+        $rig->update(['tags' => $tags]);
+
+        return response()->noContent();
+    }
+
+    #[OA\Get(path: '/rigs/{rig}/states', operationId: 'listStates', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'The states it was saved in, the last one first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: StateSummary::class)))])]
+    public function states(Rig $rig): JsonResponse
+    {
+        Gate::authorize('view', $rig);
+        $steps = array_reverse($rig->steps()->get(['number', 'label', 'created_at'])->all());
+
+        return response()->json(array_map(static fn (RigStep $step): StateSummary => new StateSummary($step->number, $step->label, ($step->created_at ?? now())->toIso8601String()), $steps));
+    }
+
+    #[OA\Get(path: '/rigs/{rig}/states/{number}', operationId: 'showState', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'number', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'The rig as it was then', content: new OA\JsonContent(ref: StateView::class))])]
+    public function state(Rig $rig, int $number): JsonResponse
+    {
+        Gate::authorize('view', $rig);
+        $step = $rig->steps()->where('number', $number)->firstOrFail();
+
+        return response()->json($this->views->state($step->number, $step->label, RigFile::read($step->document)));
     }
 
     #[OA\Post(path: '/rigs/import', operationId: 'importRig', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], properties: [new OA\Property(property: 'text', type: 'string')])), responses: [new OA\Response(response: 201, description: 'The rig of the file on the bench', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The file can’t be read; every fault with its place', content: new OA\JsonContent(ref: Trouble::class))])]

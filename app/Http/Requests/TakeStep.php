@@ -16,14 +16,15 @@ final class TakeStep extends RevisionRequest
     public function rules(): array
     {
         return parent::rules() + [
-            'step' => ['required', 'array:action,place,travel,value,parts,code,wish'],
-            'step.action' => ['required', 'string', Rule::in(['set', 'insert', 'remove', 'turn', 'move', 'camera', 'mend', 'solve'])],
+            'step' => ['required', 'array:action,place,travel,value,parts,code,wish,document'],
+            'step.action' => ['required', 'string', Rule::in(['set', 'insert', 'remove', 'turn', 'move', 'camera', 'mend', 'solve', 'swap', 'describe'])],
             'step.place' => ['nullable', 'integer:strict', 'min:0', 'max:100'],
             'step.travel' => ['nullable', 'string', 'max:40'],
             'step.value' => ['nullable', 'numeric:strict', 'min:-100000', 'max:100000'],
             'step.parts' => ['nullable', 'array', 'max:12'],
             'step.code' => ['nullable', 'string', Rule::enum(Code::class)],
             'step.wish' => ['nullable', 'string', Rule::enum(Wish::class)],
+            'step.document' => ['nullable', 'array:conditions,subject'],
             'step.parts.*' => ['integer:strict', 'min:1', 'max:9000000000000'],
         ];
     }
@@ -34,6 +35,15 @@ final class TakeStep extends RevisionRequest
         $step = $this->validated('step');
         $value = $step['value'] ?? null;
 
-        return new StepRequest($step['action'], $step['place'] ?? null, $step['travel'] ?? null, $value === null ? null : (float) $value, $step['parts'] ?? null, $step['code'] ?? null, $step['wish'] ?? null);
+        return new StepRequest($step['action'], $step['place'] ?? null, $step['travel'] ?? null, $value === null ? null : (float) $value, $step['parts'] ?? null, $step['code'] ?? null, $step['wish'] ?? null, $this->document());
+    }
+
+    /** As it was sent: objects stay objects. */
+    private function document(): ?\stdClass
+    {
+        $body = json_decode($this->getContent(), false, 64);
+        $document = $body instanceof \stdClass && ($body->step ?? null) instanceof \stdClass ? $body->step->document ?? null : null;
+
+        return $document instanceof \stdClass ? $document : null;
     }
 }

@@ -452,6 +452,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/rigs/proposals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["proposals"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rigs/{rig}/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["duplicateRig"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rigs/{rig}/tags": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["tagRig"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rigs/{rig}/states": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listStates"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rigs/{rig}/states/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showState"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/rigs/import": {
         parameters: {
             query?: never;
@@ -680,6 +760,20 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description Best apertures for a subject as deep as this one, and the stack. */
+        AdviceView: {
+            /** Format: float */
+            depthMm: number;
+            /** Format: float */
+            single: number;
+            /** Format: float */
+            singleBlurMm: number;
+            /** Format: float */
+            stacking: number;
+            frames: number | null;
+            /** Format: float */
+            stepMm: number | null;
+        };
         /** @description The camera of a rig. */
         CameraView: {
             partId: number | null;
@@ -1057,6 +1151,18 @@ export interface components {
             guest: boolean;
             guestUntil: string | null;
         };
+        /** @description A first rig that the kit can make. */
+        ProposalView: {
+            title: string;
+            text: string;
+            camera: number;
+            parts: number[];
+            names: string[];
+            /** Format: float */
+            leastMagnification: number | null;
+            /** Format: float */
+            greatestMagnification: number | null;
+        };
         /** @description What the rig can reach over all its travels. */
         RangeView: {
             magnification: components["schemas"]["Interval"];
@@ -1124,6 +1230,7 @@ export interface components {
             name: string | null;
             parts: string;
             updatedAt: string;
+            tags: string[];
         };
         /** @description A rig on the bench: everything its screen shows. */
         RigView: {
@@ -1147,6 +1254,33 @@ export interface components {
             history: components["schemas"]["HistoryView"];
             news: components["schemas"]["NewsView"][];
             share: components["schemas"]["ShareView"] | null;
+            tags: string[];
+            schools: components["schemas"]["SchoolsView"];
+            advice: components["schemas"]["AdviceView"] | null;
+            conditions: {
+                [key: string]: unknown;
+            };
+            /** @description Crop and video modes of the camera */
+            modes: string[];
+        };
+        /** @description What the other schools say of the same rig. */
+        SchoolsView: {
+            apertureModel: string;
+            /** Format: float */
+            simpleAperture: number | null;
+            /** Format: float */
+            simpleStopsLost: number | null;
+            /** Format: float */
+            pupilAperture: number | null;
+            depthModel: string;
+            /** Format: float */
+            totalDepthMm: number | null;
+            blurRule: string;
+            otherBlurRule: string;
+            /** Format: float */
+            otherBlurLimitMm: number | null;
+            /** Format: float */
+            otherDepthMm: number | null;
         };
         /** @description A figure before and after it was measured. */
         SettledFigureView: {
@@ -1182,10 +1316,24 @@ export interface components {
             /** Format: float */
             longestMm: number | null;
         };
+        /** @description A state that a rig was saved in. */
+        StateSummary: {
+            number: number;
+            label: string;
+            savedAt: string;
+        };
+        /** @description A rig as it was saved once, in words and numbers. */
+        StateView: {
+            number: number;
+            label: string;
+            parts: string[];
+            readings: components["schemas"]["Readings"];
+            findings: string[];
+        };
         /** @description One change of a rig: set a control, put parts in, take one off, turn or move one, change the camera. */
         StepRequest: {
             /** @enum {string} */
-            action: "set" | "insert" | "remove" | "turn" | "move" | "camera" | "mend" | "solve";
+            action: "set" | "insert" | "remove" | "turn" | "move" | "camera" | "mend" | "solve" | "swap" | "describe";
             /** @description Place in the chain, from the camera outwards */
             place?: number | null;
             /** @description Name of the travel, for set */
@@ -1204,6 +1352,10 @@ export interface components {
              * @enum {string|null}
              */
             wish?: "magnification" | "fieldWidthMm" | "workingDistanceMm" | "subjectDistanceMm" | null;
+            /** @description For describe: conditions and subject as a rig file has them */
+            document?: {
+                [key: string]: unknown;
+            } | null;
         };
         /** @description What is photographed. */
         SubjectView: {
@@ -1212,6 +1364,9 @@ export interface components {
             widthMm: number | null;
             /** Format: float */
             depthMm: number | null;
+            document: {
+                [key: string]: unknown;
+            };
         };
         /** @description A finding and the rows of a sweep where it holds. */
         SweepFinding: {
@@ -1271,6 +1426,20 @@ export interface components {
             value: number;
             places: number[];
             marks: components["schemas"]["TravelMark"][];
+            /**
+             * Format: float
+             * @description Where its own scale reads 0
+             */
+            zero: number;
+            /**
+             * Format: float
+             * @description How much one unit of its own scale is
+             */
+            per: number;
+            /** @description The unit of its own scale */
+            unit: string;
+            /** @description Of a focus ring: the distance that stands engraved at each place, mm; null = infinity */
+            engraved: (number | null)[];
         };
         /** @description A part of the kit and whether it goes on the chosen joint. */
         TrayPart: {
@@ -1278,6 +1447,9 @@ export interface components {
             fits: boolean;
             reason: string;
             left: number;
+            /** @description Parts that go in between, from the camera outwards */
+            via: number[];
+            viaNames: string[];
         };
         /** @description What fits at a joint of the rig. */
         TrayView: {
@@ -2342,6 +2514,7 @@ export interface operations {
         parameters: {
             query?: {
                 page?: number;
+                search?: string;
             };
             header?: never;
             path?: never;
@@ -2349,7 +2522,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Rigs, the last changed first, fifty a page */
+            /** @description Rigs, the last changed first, fifty a page; of a search, those whose name, tags or parts hold every word */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -2367,9 +2540,16 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody?: {
+            content: {
+                "application/json": {
+                    camera?: number | null;
+                    parts?: number[];
+                };
+            };
+        };
         responses: {
-            /** @description A new rig: the kit’s first camera and nothing on it */
+            /** @description A new rig: a camera, the kit’s first unless named, and the parts asked for */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -2378,13 +2558,135 @@ export interface operations {
                     "application/json": components["schemas"]["RigView"];
                 };
             };
-            /** @description The kit has no camera */
+            /** @description The kit has no such camera or part */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    proposals: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description First rigs that the kit can make */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposalView"][];
+                };
+            };
+        };
+    };
+    duplicateRig: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The same rig once more, without a name and with a history of its own */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RigView"];
+                };
+            };
+        };
+    };
+    tagRig: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    tags: string[];
+                };
+            };
+        };
+        responses: {
+            /** @description Tagged so */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    listStates: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The states it was saved in, the last one first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StateSummary"][];
+                };
+            };
+        };
+    };
+    showState: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The rig as it was then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StateView"];
                 };
             };
         };
