@@ -87,6 +87,24 @@ test.describe('axe finds nothing serious and the console stays quiet', () => {
         await nothingSerious(page);
     });
 
+    test('the bench: charts, subject, rigs, states, swapping, first rigs', async ({ page }) => {
+        await openDemonstration(page, 'Sedge seed, coat pattern');
+        await page.getByRole('button', { name: 'Charts' }).click();
+        await expect(page.getByRole('img', { name: /^Magnification:/ })).toBeVisible();
+        await nothingSerious(page);
+        await page.keyboard.press('Escape');
+        await page.getByRole('button', { name: 'Subject…' }).click();
+        await nothingSerious(page);
+        await page.keyboard.press('Escape');
+        for (const name of ['All rigs…', 'Compare two states…']) {
+            await page.getByRole('button', { name: 'Rigs' }).click();
+            await page.getByRole('menuitem', { name }).click();
+            await expect(page.getByRole('dialog')).toBeVisible();
+            await nothingSerious(page);
+            await page.keyboard.press('Escape');
+        }
+    });
+
     test('the kit on a phone, in the dark', async ({ page }) => {
         await page.setViewportSize({ width: 390, height: 844 });
         await page.emulateMedia({ colorScheme: 'dark' });

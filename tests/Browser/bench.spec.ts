@@ -24,7 +24,7 @@ test('dragging a control changes every figure from the sweep, without a request 
     expect(requests).toEqual([]);
     await page.mouse.up();
     await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', /Undo set Rail bellows to/);
-    await expect(page.getByRole('status')).toHaveText('saved');
+    await expect(page.getByRole('status').first()).toHaveText('saved');
 
     const told = await exported(page);
     expect(await shown(page, 'Magnification')).toBe(digits(told.magnification));
@@ -70,11 +70,11 @@ test('a lost connection is said, and the rig stays as it was', async ({ page }) 
     await page.route('**/steps', (route) => route.abort());
     await page.getByRole('option', { name: /^Tube 9,/ }).click();
     await page.getByRole('button', { name: 'Take off', exact: true }).click();
-    await expect(page.getByRole('status')).toHaveText('not saved');
+    await expect(page.getByRole('status').first()).toHaveText('not saved');
     await expect(page.getByRole('option', { name: /^Tube 9,/ })).toBeVisible();
     await page.unroute('**/steps');
     await page.getByRole('button', { name: 'Take off', exact: true }).click();
-    await expect(page.getByRole('status')).toHaveText('saved');
+    await expect(page.getByRole('status').first()).toHaveText('saved');
 });
 
 test('a mend is carried out by its button, and undone', async ({ page }) => {

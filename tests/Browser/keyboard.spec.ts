@@ -25,7 +25,7 @@ test('a rig built by keyboard alone reads what rig:read prints for its exported 
     await putIn('Tube 31', 6);
     await putIn('Tube 9', 8);
     await putIn('Moor 50', 10);
-    await expect(page.getByRole('status')).toHaveText('saved');
+    await expect(page.getByRole('status').first()).toHaveText('saved');
 
     // Walk to the longer tube and take it off; undo; take off the shorter one instead.
     await chain.focus();
@@ -48,10 +48,10 @@ test('a rig built by keyboard alone reads what rig:read prints for its exported 
     await ring.focus();
     await page.keyboard.press('End');
     await expect(ring).toHaveAttribute('aria-valuenow', '1');
-    await expect(page.getByRole('status')).toHaveText('saved');
+    await expect(page.getByRole('status').first()).toHaveText('saved');
     await page.getByRole('slider', { name: /Moor 50 · aperture/ }).focus();
     await page.keyboard.press('ArrowRight');
-    await expect(page.getByRole('status')).toHaveText('saved');
+    await expect(page.getByRole('status').first()).toHaveText('saved');
     await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', /Undo set Moor 50 to f\//);
 
     const told = await exported(page);

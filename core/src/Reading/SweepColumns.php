@@ -7,6 +7,7 @@ namespace ZincThimble\Core\Reading;
 use ZincThimble\Core\Drawing\MovingPlaces;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
+use ZincThimble\Core\Rig\TravelKind;
 use ZincThimble\Core\Trace\Axis;
 use ZincThimble\Core\Trace\Image;
 use ZincThimble\Core\Trace\LinearTrain;
@@ -36,6 +37,13 @@ final class SweepColumns
      */
     public static function halfWidths(Rig $rig, Travel $travel, array $places): array
     {
+        if (in_array($travel->kind, [TravelKind::Swing, TravelKind::Shift], true) && count($places) > 1) {
+            // On the axis nothing moves: what holds at one place holds at all.
+            [$halfWidths, $sources] = self::halfWidths($rig, $travel, [$places[0]]);
+            $everywhere = static fn (array $column): array => array_fill(0, count($places), $column[0]);
+
+            return [array_map($everywhere, $halfWidths), array_map($everywhere, $sources)];
+        }
         $sums = new HalfWidthSums(count($places));
         $cut = self::isCut($travel, $places);
         foreach (Uncertainty::inputs($rig->with($travel->kind, $travel->part, $places[0])) as $input) {

@@ -129,7 +129,14 @@ export const api = {
     shared: (token: string) => told(client.GET('/shared/{token}', { params: { path: { token } } })),
     sharedAddress: (token: string) => `/api/shared/${token}/file`,
     rigs: () => told(client.GET('/rigs')),
-    startRig: () => told(client.POST('/rigs')),
+    findRigs: (search: string, page: number) =>
+        told(client.GET('/rigs', { params: { query: { page, ...(search === '' ? {} : { search }) } } })),
+    startRig: (from: { camera?: number; parts?: number[] } = {}) => told(client.POST('/rigs', { body: from })),
+    proposals: () => told(client.GET('/rigs/proposals')),
+    duplicate: (rig: number) => told(client.POST('/rigs/{rig}/copies', { params: at(rig) })),
+    tag: (rig: number, tags: string[]) => told(client.PUT('/rigs/{rig}/tags', { params: at(rig), body: { tags } })),
+    states: (rig: number) => told(client.GET('/rigs/{rig}/states', { params: at(rig) })),
+    state: (rig: number, number: number) => told(client.GET('/rigs/{rig}/states/{number}', { params: { path: { rig, number } } })),
     rig: (rig: number) => told(client.GET('/rigs/{rig}', { params: at(rig) })),
     step: (rig: number, revision: number, step: StepRequest) =>
         told(client.POST('/rigs/{rig}/steps', { params: at(rig), body: { revision, step } })),

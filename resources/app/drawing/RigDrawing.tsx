@@ -1,4 +1,5 @@
-import { useId, useLayoutEffect, useRef, useState } from 'react';
+import { useDraggable, useDroppable } from '@dnd-kit/core';
+import { useId, useLayoutEffect, useRef, useState, type ReactNode, type Ref } from 'react';
 import type { Schema } from '../api/client';
 import { length, type Units } from '../figures';
 import { strings } from '../strings';
@@ -20,7 +21,19 @@ interface Props {
     selected: number;
     onSelect: (item: number) => void;
     units: Units;
+    /** Limits of the sharp slice before and behind the plane of focus. */
+    nearMm: number | null;
+    farMm: number | null;
+    /** The reading that is pointed at: where it is measured is marked. */
+    pointed?: Pointed | null;
+    /** 1 = all of it in sight. */
+    zoom?: number;
+    ref?: Ref<SVGSVGElement>;
 }
+
+/** Readings that are measured somewhere in the drawing. */
+export type Pointed =
+    'magnification' | 'workingDistanceMm' | 'fieldWidthMm' | 'effectiveAperture' | 'depthOfFieldMm' | 'detailMm' | 'subjectDistanceMm';
 
 /** Item numbers along the axis: 0 the camera, then joint, part, joint, part … as in the list beside the drawing. */
 export const jointItem = (place: number) => 2 * place + 1;
@@ -38,17 +51,19 @@ export function RigDrawing(props: Props) {
         watch.observe(element);
         return () => watch.disconnect();
     }, []);
-    const { drawing, tipMm, reachMm } = props;
-    const frame = frameOf(drawing, size.width, size.height, tipMm, reachMm);
+    const { drawing, tipMm, reachMm, zoom = 1 } = props;
+    const width = size.width * zoom;
+    const height = size.height * (zoom > 1 ? 1 + (zoom - 1) * 0.7 : 1);
+    const frame = frameOf(drawing, width, height, tipMm, reachMm);
     return (
         <div
             ref={box}
             role="group"
             aria-label={strings.bench.drawing}
             tabIndex={0}
-            className="slim-scroll h-full min-h-[300px] overflow-x-auto overflow-y-hidden"
+            className={`slim-scroll h-full min-h-[300px] overflow-x-auto ${zoom > 1 ? 'overflow-y-auto' : 'overflow-y-hidden'}`}
         >
-            <svg width={size.width} height={size.height} className="block select-none" role="img" aria-label={strings.bench.drawing}>
+            <svg ref={props.ref} width={width} height={height} className="block select-none" role="img" aria-label={strings.bench.drawing}>
                 <Sheet {...props} frame={frame} />
             </svg>
         </div>
@@ -65,6 +80,9 @@ function Sheet({
     selected,
     onSelect,
     units,
+    nearMm,
+    farMm,
+    pointed = null,
 }: Props & { frame: Frame }) {
     const { x, y } = frame;
     const hatch = useId();
@@ -86,7 +104,7 @@ function Sheet({
                 <CameraShape camera={drawing.camera} sensorMm={drawing.sensorMm} frame={frame} />
             </g>
             {drawing.parts.map((part) => (
-                <g key={part.place} onClick={() => onSelect(partItem(part.place))} className="cursor-pointer">
+                <Taken key={part.place} place={part.place} onSelect={() => onSelect(partItem(part.place))}>
                     <PartShape part={part} frame={frame} />
                     {selected === partItem(part.place) && (
                         <path
@@ -96,15 +114,132 @@ function Sheet({
                             strokeWidth={2.4}
                         />
                     )}
-                </g>
+                </Taken>
             ))}
+            <Slice drawing={drawing} frame={frame} nearMm={nearMm} farMm={farMm} strong={pointed === 'depthOfFieldMm'} />
             <Light drawing={drawing} frame={frame} />
             <SubjectPlane drawing={drawing} frame={frame} workingDistanceMm={workingDistanceMm} lightGapDeg={lightGapDeg} units={units} />
             <Joints drawing={drawing} frame={frame} misfits={misfits} selected={selected} onSelect={onSelect} />
             {drawing.balanceMm !== null && <BalancePoint at={x(drawing.balanceMm)} y={frame.ruleY - 9} />}
+            {drawing.entrancePupilMm !== null && <EntrancePupil drawing={drawing} frame={frame} />}
+            <ScaleBar frame={frame} units={units} />
+            {pointed && <PointedAt drawing={drawing} frame={frame} pointed={pointed} workingDistanceMm={workingDistanceMm} />}
             <Labels drawing={drawing} cameraName={cameraName} frame={frame} selected={selected} />
         </>
     );
+}
+
+/** A part that can be chosen, or taken along the axis by the hand. */
+function Taken({ place, onSelect, children }: { place: number; onSelect: () => void; children: ReactNode }) {
+    const { setNodeRef, listeners, isDragging } = useDraggable({ id: `drawn-${place}`, data: { place } });
+    return (
+        // What is dragged is asked only for its place on the screen, which every element knows.
+        <g
+            ref={(node) => setNodeRef(node as unknown as HTMLElement | null)}
+            {...listeners}
+            onClick={onSelect}
+            className="cursor-pointer"
+            opacity={isDragging ? 0.4 : 1}
+        >
+            {children}
+        </g>
+    );
+}
+
+/** The sharp slice on either side of the plane of focus. */
+function Slice({
+    drawing,
+    frame,
+    nearMm,
+    farMm,
+    strong,
+}: {
+    drawing: Drawing;
+    frame: Frame;
+    nearMm: number | null;
+    farMm: number | null;
+    strong: boolean;
+}) {
+    if (drawing.subjectMm === null || nearMm === null || frame.broken) return null;
+    const from = frame.x(drawing.subjectMm - nearMm);
+    const to = farMm === null ? frame.width : frame.x(drawing.subjectMm + farMm);
+    const half = Math.max(26, drawing.tipDiameterMm * 0.62);
+    return (
+        <rect
+            x={Math.min(from, to - 1)}
+            y={frame.y(half)}
+            width={Math.max(1, to - from)}
+            height={frame.y(-half) - frame.y(half)}
+            fill="var(--madder)"
+            opacity={strong ? 0.45 : 0.2}
+            pointerEvents="none"
+        />
+    );
+}
+
+/** Where the rig's entrance pupil stands on the axis: what perspective is seen from. */
+function EntrancePupil({ drawing, frame }: { drawing: Drawing; frame: Frame }) {
+    const at = drawing.entrancePupilMm ?? 0;
+    const x = frame.x(at);
+    if (x < 0 || x > frame.width) return null;
+    return (
+        <g transform={`translate(${x} ${frame.axisY})`} stroke="var(--beam)" strokeWidth={1.4} fill="none">
+            <title>{strings.bench.entrancePupil}</title>
+            <path d="M0 -13V-6M0 6V13M-4 -13H4M-4 13H4" />
+        </g>
+    );
+}
+
+/** A round length at the drawing's scale. */
+function ScaleBar({ frame, units }: { frame: Frame; units: Units }) {
+    const unit = units === 'mm' ? 1 : 25.4;
+    const round = [1, 2, 5, 10, 20, 50, 100, 200].map((step) => step * (units === 'mm' ? 1 : 0.1) * unit);
+    const mm = round.find((step) => step * frame.scale >= 44) ?? 200;
+    const width = mm * frame.scale;
+    return (
+        <g transform={`translate(${frame.width - width - 14} ${frame.ruleY - 18})`} className="figures">
+            <path d={`M0 -4V4M0 0H${width}M${width} -4V4`} stroke="var(--ink)" strokeWidth={1.4} fill="none" />
+            <text x={width / 2} y={-6} fontSize={11} textAnchor="middle" fill="var(--ink)">
+                {length(mm, units)}
+            </text>
+        </g>
+    );
+}
+
+/** Marks in brass where in the drawing a reading is measured. */
+function PointedAt({
+    drawing,
+    frame,
+    pointed,
+    workingDistanceMm,
+}: {
+    drawing: Drawing;
+    frame: Frame;
+    pointed: Pointed;
+    workingDistanceMm: number | null;
+}) {
+    const { x, y, axisY } = frame;
+    const subject = drawing.subjectMm === null ? null : (frame.subjectX ?? x(drawing.subjectMm));
+    const tip = x(drawing.tipMm);
+    const brass = { stroke: 'var(--brass)', strokeWidth: 3.5, fill: 'none' };
+    const sensor = `M${x(0)} ${y(drawing.sensorMm / 2)}V${y(-drawing.sensorMm / 2)}`;
+    const half = drawing.cornerAtSubjectMm === null ? 18 : Math.max(3, Math.abs(drawing.cornerAtSubjectMm) * frame.scale);
+    const plane = subject === null ? '' : `M${subject} ${axisY - half}V${axisY + half}`;
+    const stop = drawing.parts.find((part) => part.stopMm !== null);
+    const path: Record<Pointed, string> = {
+        magnification: sensor + plane,
+        fieldWidthMm: plane,
+        detailMm: subject === null ? '' : `M${subject - 6} ${axisY}H${subject + 6}M${subject} ${axisY - 6}V${axisY + 6}`,
+        depthOfFieldMm: subject === null ? '' : `M${subject} ${axisY - 30}V${axisY + 30}`,
+        workingDistanceMm:
+            subject === null || workingDistanceMm === null
+                ? ''
+                : `M${tip} ${axisY - 7}V${axisY + 7}M${tip} ${axisY}H${subject}M${subject} ${axisY - 7}V${axisY + 7}`,
+        subjectDistanceMm:
+            subject === null ? '' : `M${x(0)} ${axisY - 7}V${axisY + 7}M${x(0)} ${axisY}H${subject}M${subject} ${axisY - 7}V${axisY + 7}`,
+        effectiveAperture: stop?.stopMm == null ? sensor : `M${x(stop.stopMm)} ${y(stop.outerMm / 2)}V${y(-stop.outerMm / 2)}`,
+    };
+    return <path d={path[pointed]} {...brass} pointerEvents="none" data-pointed={pointed} />;
 }
 
 /** The millimetre rule, numbered from the sensor, under the rig. */
@@ -291,24 +426,49 @@ function Joints({
     onSelect: (item: number) => void;
 }) {
     const places = [drawing.camera.frontMm, ...drawing.parts.map((part) => part.frontMm)];
-    return places.map((mm, place) => {
-        const chosen = selected === jointItem(place);
-        const wrong = misfits.has(place);
-        return (
-            <g key={place} onClick={() => onSelect(jointItem(place))} className="cursor-pointer">
-                <circle cx={frame.x(mm)} cy={frame.axisY} r={13} fill="transparent" />
-                <circle
-                    cx={frame.x(mm)}
-                    cy={frame.axisY}
-                    r={chosen ? 7 : 4.5}
-                    fill="var(--plate)"
-                    stroke={wrong ? 'var(--madder)' : chosen ? 'var(--brass)' : 'var(--ink)'}
-                    strokeWidth={chosen ? 3 : 1.8}
-                />
-                {wrong && <path d={`M${frame.x(mm) - 9} ${frame.axisY - 9}l18 18m0 -18l-18 18`} stroke="var(--madder)" strokeWidth={2} />}
-            </g>
-        );
-    });
+    return places.map((mm, place) => (
+        <Joint
+            key={place}
+            mm={mm}
+            place={place}
+            frame={frame}
+            chosen={selected === jointItem(place)}
+            wrong={misfits.has(place)}
+            onSelect={() => onSelect(jointItem(place))}
+        />
+    ));
+}
+
+function Joint({
+    mm,
+    place,
+    frame,
+    chosen,
+    wrong,
+    onSelect,
+}: {
+    mm: number;
+    place: number;
+    frame: Frame;
+    chosen: boolean;
+    wrong: boolean;
+    onSelect: () => void;
+}) {
+    const { setNodeRef, isOver } = useDroppable({ id: `drawn-joint-${place}`, data: { joint: place } });
+    return (
+        <g ref={(node) => setNodeRef(node as unknown as HTMLElement | null)} onClick={onSelect} className="cursor-pointer">
+            <circle cx={frame.x(mm)} cy={frame.axisY} r={13} fill="transparent" />
+            <circle
+                cx={frame.x(mm)}
+                cy={frame.axisY}
+                r={isOver ? 11 : chosen ? 7 : 4.5}
+                fill="var(--plate)"
+                stroke={wrong ? 'var(--madder)' : chosen || isOver ? 'var(--brass)' : 'var(--ink)'}
+                strokeWidth={chosen || isOver ? 3 : 1.8}
+            />
+            {wrong && <path d={`M${frame.x(mm) - 9} ${frame.axisY - 9}l18 18m0 -18l-18 18`} stroke="var(--madder)" strokeWidth={2} />}
+        </g>
+    );
 }
 
 function BalancePoint({ at, y }: { at: number; y: number }) {

@@ -1,5 +1,6 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { TravelView } from '../api/client';
+import { TypedValue } from './TypedValue';
 
 interface Props {
     travel: TravelView;
@@ -11,12 +12,13 @@ interface Props {
     onTake: () => void;
     onMove: (row: number) => void;
     onLeave: () => void;
+    onType: (text: string) => boolean;
 }
 
 const height = 40;
 
 /** A control as it is engraved on the part: a scale with a brass pointer, moved by hand, keys or a click. */
-export function EngravedScale({ travel, label, row, said, busy, onTake, onMove, onLeave }: Props) {
+export function EngravedScale({ travel, label, row, said, busy, onTake, onMove, onLeave, onType }: Props) {
     const track = useRef<SVGSVGElement>(null);
     const dragging = useRef(false);
     const stops = travel.kind === 'aperture';
@@ -78,7 +80,7 @@ export function EngravedScale({ travel, label, row, said, busy, onTake, onMove, 
         <div className="min-w-[138px] flex-1">
             <div className="flex items-baseline justify-between gap-2 text-xs">
                 <span className="truncate text-soft">{label}</span>
-                <span className="figures text-brass whitespace-nowrap">{said}</span>
+                <TypedValue label={label} said={said} onType={onType} />
             </div>
             <svg
                 ref={track}

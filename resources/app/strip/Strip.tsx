@@ -1,5 +1,5 @@
 import { scaleLog } from 'd3-scale';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 
 interface Props {
     name: string;
@@ -19,6 +19,10 @@ interface Props {
     focus?: boolean;
     /** Opens what the figure rests on. */
     doubt?: ReactNode;
+    /** Told when the strip is pointed at or left. */
+    onPoint?: (on: boolean) => void;
+    /** What the other school says, on demand. */
+    other?: { ask: string; told: string } | null;
 }
 
 const width = 372;
@@ -37,10 +41,35 @@ function windowOf(values: number[]): [number, number] {
 }
 
 /** An engraved strip: what it is now, and how far it can go. */
-export function Strip({ name, note, value, figure, unit, least, greatest, halfWidth = null, tell, focus = false, doubt }: Props) {
+export function Strip({
+    name,
+    note,
+    value,
+    figure,
+    unit,
+    least,
+    greatest,
+    halfWidth = null,
+    tell,
+    focus = false,
+    doubt,
+    onPoint,
+    other = null,
+}: Props) {
+    const [asked, setAsked] = useState(false);
     const finite = [value, least, greatest].filter((item): item is number => item !== null && item > 0 && Number.isFinite(item));
     return (
-        <section className="border-b border-line py-1.5" aria-label={name}>
+        <section
+            className="border-b border-line py-1.5 focus-visible:outline-2"
+            aria-label={name}
+            {...(onPoint && {
+                tabIndex: 0,
+                onMouseEnter: () => onPoint(true),
+                onMouseLeave: () => onPoint(false),
+                onFocus: () => onPoint(true),
+                onBlur: () => onPoint(false),
+            })}
+        >
             <div className="flex items-baseline gap-2">
                 <h3 className="text-sm font-semibold whitespace-nowrap">{name}</h3>
                 <span className="text-xs text-soft">{note}</span>
@@ -52,6 +81,19 @@ export function Strip({ name, note, value, figure, unit, least, greatest, halfWi
                     {doubt}
                 </p>
             </div>
+            {other && (
+                <p className="text-xs">
+                    <button
+                        type="button"
+                        aria-expanded={asked}
+                        className="text-soft underline underline-offset-2 hover:text-ink"
+                        onClick={() => setAsked(!asked)}
+                    >
+                        {other.ask}
+                    </button>
+                    {asked && <span className="figures ml-2">{other.told}</span>}
+                </p>
+            )}
             {finite.length > 0 && <Scale values={finite} {...{ value, least, greatest, halfWidth, tell }} />}
         </section>
     );

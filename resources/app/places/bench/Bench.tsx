@@ -1,22 +1,30 @@
+import { DndContext, MouseSensor, pointerWithin, TouchSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { api, type Schema, type TravelView } from '../../api/client';
-import { jointItem, RigDrawing } from '../../drawing/RigDrawing';
+import { download, svgOf } from '../../drawing/exportSvg';
+import { jointItem, partItem, RigDrawing, type Pointed } from '../../drawing/RigDrawing';
+import { fNumber, length, magnification } from '../../figures';
 import { Bar, History } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
 import { ChainList } from './ChainList';
+import { ChartsDialog } from './Charts';
 import { Controls } from './Controls';
-import { misfitsOf, shownOf, type Held } from './figuresOf';
+import { misfitsOf, shownOf, type Held, type ReadingName } from './figuresOf';
 import { Findings } from './Findings';
 import { KeepDialog, KeysDialog } from './dialogs';
+import { DescribeDialog } from './DescribeDialog';
+import { FirstRigs } from './FirstRigs';
 import { News } from './News';
 import { PictureFrame } from './PictureFrame';
 import { Readings, TwoFigures } from './Readings';
 import { RigMenu } from './RigMenu';
+import { RigsDialog } from './RigsDialog';
 import { SetTo } from './SetTo';
+import { StatesDialog } from './StatesDialog';
 import { TrayPanel } from './TrayPanel';
 import { useRig, useSweeps } from './useRig';
 
@@ -43,6 +51,11 @@ export function Bench({ id, person, rigs }: Props) {
     const [selected, setSelected] = useState<number | null>(null);
     const [keeping, setKeeping] = useState(false);
     const [keys, setKeys] = useState(false);
+    const [swapping, setSwapping] = useState<number | null>(null);
+    const [dialog, setDialog] = useState<'charts' | 'describe' | 'rigs' | 'states' | null>(null);
+    const [pointed, setPointed] = useState<Pointed | null>(null);
+    const [zoom, setZoom] = useState(1);
+    const drawn = useRef<SVGSVGElement>(null);
     const chain = useRef<HTMLDivElement>(null);
     const narrow = useRef<HTMLInputElement>(null);
     const heldNow = useRef<Held | null>(null);
@@ -117,12 +130,44 @@ export function Bench({ id, person, rigs }: Props) {
     }, [revision]);
 
     const insert = useCallback(
-        async (part: number) => {
+        async (parts: number[], at = tooFew) => {
             chain.current?.focus();
-            await step({ action: 'insert', place: tooFew, parts: [part] });
-            setSelected(jointItem(tooFew + 1));
+            if (swapping !== null) {
+                setSwapping(null);
+                await step({ action: 'swap', place: swapping, parts });
+                return;
+            }
+            await step({ action: 'insert', place: at, parts });
+            setSelected(jointItem(at + parts.length));
         },
-        [step, tooFew],
+        [step, tooFew, swapping],
+    );
+    const shiftPart = useCallback(
+        async (from: number, to: number) => {
+            if (to === from || to < 0 || to >= count) return;
+            await step({ action: 'move', place: from, value: to });
+            setSelected(partItem(to));
+        },
+        [step, count],
+    );
+    // A part carried to a joint: from the tray with the rings it needs there, along the axis by itself.
+    const drop = ({ active, over }: DragEndEvent) => {
+        const at = (over?.data.current as { joint?: number } | undefined)?.joint;
+        const { part: taken, place: from } = (active.data.current ?? {}) as { part?: number; place?: number };
+        if (at === undefined || !rig) return;
+        if (from !== undefined) {
+            void shiftPart(from, at > from ? at - 1 : at).catch(() => undefined);
+        } else if (taken !== undefined) {
+            setSwapping(null);
+            api.tray(rig.id, at)
+                .then((tray) => insert([...(tray.parts.find(({ part: each }) => each.id === taken)?.via ?? []), taken], at))
+                .catch(() => undefined);
+        }
+    };
+    // A touch that moves at once scrolls; held a moment, it takes the part.
+    const sensors = useSensors(
+        useSensor(MouseSensor, { activationConstraint: { distance: 8 } }),
+        useSensor(TouchSensor, { activationConstraint: { delay: 220, tolerance: 8 } }),
     );
     const takeOff = useCallback(
         async (at: number) => {
@@ -148,6 +193,31 @@ export function Bench({ id, person, rigs }: Props) {
     }
 
     const part = item > 0 && item % 2 === 0 ? item / 2 - 1 : null;
+    const swap = (at: number) => {
+        setSwapping(at);
+        narrow.current?.focus();
+    };
+    const exportSvg = () => {
+        if (!drawn.current || !rig || !shown) return;
+        const told = (name: ReadingName, tell: (value: number) => string) => {
+            const value = shown.reading(name);
+            return value === null ? '—' : tell(value);
+        };
+        const say = strings.readings;
+        const mm = (value: number) => length(value, units);
+        const title = rig.name ?? strings.bench.unnamed;
+        download(
+            svgOf(drawn.current, title, [
+                `${say.magnification} ${told('magnification', magnification)} · ${say.workingDistance} ${told('workingDistanceMm', mm)} · ${say.field} ${told('fieldWidthMm', mm)} · ${say.effectiveAperture} ${told('effectiveAperture', fNumber)} · ${say.slice} ${told('depthOfFieldMm', mm)}`,
+                [
+                    rig.camera.name,
+                    ...rig.chain.map((each) => [each.name + (each.reversed ? ', reversed' : ''), each.setting].filter(Boolean).join(' · ')),
+                ].join(' | '),
+            ]),
+            `${title.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.svg`,
+            'image/svg+xml',
+        );
+    };
     const onKeyDown = (event: KeyboardEvent) => {
         if (!rig) return;
         if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
@@ -157,6 +227,15 @@ export function Bench({ id, person, rigs }: Props) {
             return;
         }
         if (event.ctrlKey || event.metaKey || event.altKey) return;
+        // Shift and an arrow move the chosen part's own scale by one step.
+        if (event.shiftKey && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
+            const travel = rig.travels.find((each) => each.place === part);
+            const row = travel?.places.findIndex((value) => Math.abs(value - travel.value) < 1e-9) ?? -1;
+            const value = travel?.places[row + (event.key === 'ArrowRight' ? 1 : -1)];
+            event.preventDefault();
+            if (travel && row >= 0 && value !== undefined) void step({ action: 'set', travel: travel.name, value }).catch(() => undefined);
+            return;
+        }
         const act: Record<string, () => void> = {
             ArrowLeft: () => setSelected(Math.max(0, item - 1)),
             ArrowRight: () => setSelected(Math.min(2 * count + 1, item + 1)),
@@ -167,6 +246,10 @@ export function Bench({ id, person, rigs }: Props) {
             k: () => narrow.current?.focus(),
             Backspace: () => part !== null && void takeOff(part).catch(() => undefined),
             Delete: () => part !== null && void takeOff(part).catch(() => undefined),
+            '[': () => part !== null && void shiftPart(part, part - 1).catch(() => undefined),
+            ']': () => part !== null && void shiftPart(part, part + 1).catch(() => undefined),
+            x: () => part !== null && swap(part),
+            Escape: () => setSwapping(null),
             v: () => part !== null && rig.chain[part]?.kind === 'lens' && turn(part),
             s: () => setKeeping(true),
             '?': () => setKeys(true),
@@ -182,114 +265,172 @@ export function Bench({ id, person, rigs }: Props) {
     const furthest = live ? maxOf(live.sweep.readings.subjectDistanceMm) : (rig?.drawing.subjectMm ?? null);
 
     return (
-        <div className="flex min-h-dvh flex-col lg:h-dvh">
-            <Bar person={person}>
-                <History
-                    undo={rig?.history.undo ?? null}
-                    redo={rig?.history.redo ?? null}
-                    busy={change.isPending}
-                    onUndo={undo}
-                    onRedo={redo}
-                />
-            </Bar>
-            {shown && <TwoFigures shown={shown} units={units} />}
-            <main id="main" className="grid min-h-0 flex-1 max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_412px]">
-                <div className="flex min-h-0 min-w-0 flex-col px-4 pt-2">
-                    <div className="flex items-center gap-3">
-                        <h1 className="truncate text-lg font-semibold">{rig?.name ?? strings.bench.unnamed}</h1>
-                        <span className="text-xs whitespace-nowrap text-soft" role="status">
-                            {change.isPending
-                                ? strings.bench.saving
-                                : change.isError
-                                  ? strings.bench.notSaved
-                                  : rig
-                                    ? strings.bench.saved
-                                    : ''}
-                        </span>
-                        <div className="ml-auto flex">
-                            {rig && <SetTo rig={rig} onStep={step} />}
-                            <RigMenu
-                                id={id}
-                                rigs={rigs}
-                                name={rig?.name ?? null}
-                                onKeep={() => setKeeping(true)}
-                                onKeys={() => setKeys(true)}
-                            />
+        <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={drop}>
+            <div className="flex min-h-dvh flex-col lg:h-dvh">
+                <Bar person={person}>
+                    <History
+                        undo={rig?.history.undo ?? null}
+                        redo={rig?.history.redo ?? null}
+                        busy={change.isPending}
+                        onUndo={undo}
+                        onRedo={redo}
+                    />
+                </Bar>
+                {shown && <TwoFigures shown={shown} units={units} />}
+                <main id="main" className="grid min-h-0 flex-1 max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_412px]">
+                    <div className="flex min-h-0 min-w-0 flex-col px-4 pt-2">
+                        <div className="flex items-center gap-3">
+                            <h1 className="truncate text-lg font-semibold">{rig?.name ?? strings.bench.unnamed}</h1>
+                            <span className="text-xs whitespace-nowrap text-soft" role="status">
+                                {change.isPending
+                                    ? strings.bench.saving
+                                    : change.isError
+                                      ? strings.bench.notSaved
+                                      : rig
+                                        ? strings.bench.saved
+                                        : ''}
+                            </span>
+                            <div className="no-print ml-auto flex">
+                                <Button bare disabled={!rig} onClick={() => setDialog('describe')}>
+                                    {strings.bench.describe}
+                                </Button>
+                                <Button bare disabled={!rig || rig.travels.length === 0} onClick={() => setDialog('charts')}>
+                                    {strings.bench.charts}
+                                </Button>
+                                {rig && <SetTo rig={rig} onStep={step} />}
+                                <RigMenu
+                                    id={id}
+                                    rigs={rigs}
+                                    name={rig?.name ?? null}
+                                    onKeep={() => setKeeping(true)}
+                                    onKeys={() => setKeys(true)}
+                                    onAll={() => setDialog('rigs')}
+                                    onStates={() => setDialog('states')}
+                                    onSvg={exportSvg}
+                                />
+                            </div>
                         </div>
-                    </div>
-                    {change.isError && (
-                        <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
-                            {change.error.message || strings.bench.lost}
-                        </p>
-                    )}
-                    <div className="min-h-[300px] flex-1" onKeyDown={onKeyDown}>
-                        {shown && rig && (
-                            <RigDrawing
-                                drawing={shown.drawing}
-                                cameraName={rig.camera.name}
-                                tipMm={tip}
-                                reachMm={furthest}
-                                workingDistanceMm={shown.reading('workingDistanceMm')}
-                                lightGapDeg={shown.reading('lightGapDeg')}
-                                misfits={misfitsOf(rig)}
-                                selected={item}
-                                onSelect={(next) => {
-                                    setSelected(next);
-                                    chain.current?.focus();
-                                }}
-                                units={units}
-                            />
+                        {change.isError && (
+                            <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
+                                {change.error.message || strings.bench.lost}
+                            </p>
+                        )}
+                        <div className="relative min-h-[300px] flex-1" onKeyDown={onKeyDown}>
+                            {shown && rig && (
+                                <RigDrawing
+                                    drawing={shown.drawing}
+                                    cameraName={rig.camera.name}
+                                    tipMm={tip}
+                                    reachMm={furthest}
+                                    workingDistanceMm={shown.reading('workingDistanceMm')}
+                                    lightGapDeg={shown.reading('lightGapDeg')}
+                                    misfits={misfitsOf(rig)}
+                                    selected={item}
+                                    onSelect={(next) => {
+                                        setSelected(next);
+                                        chain.current?.focus();
+                                    }}
+                                    units={units}
+                                    nearMm={shown.reading('nearMm')}
+                                    farMm={shown.reading('farMm')}
+                                    pointed={pointed}
+                                    zoom={zoom}
+                                    ref={drawn}
+                                />
+                            )}
+                            {rig && (
+                                <div className="no-print absolute top-7 right-0 flex" role="group" aria-label={strings.bench.drawing}>
+                                    <Button
+                                        bare
+                                        aria-label={strings.bench.zoomOut}
+                                        disabled={zoom <= 1}
+                                        onClick={() => setZoom(Math.max(1, zoom / 1.5))}
+                                    >
+                                        −
+                                    </Button>
+                                    {zoom > 1 && (
+                                        <Button bare onClick={() => setZoom(1)}>
+                                            {strings.bench.fit}
+                                        </Button>
+                                    )}
+                                    <Button bare aria-label={strings.bench.zoomIn} disabled={zoom >= 5} onClick={() => setZoom(zoom * 1.5)}>
+                                        +
+                                    </Button>
+                                </div>
+                            )}
+                        </div>
+                        {rig && (
+                            <>
+                                {rig.news.length > 0 && <News rig={rig} />}
+                                <Controls
+                                    rig={rig}
+                                    held={live}
+                                    fetching={fetching}
+                                    units={units}
+                                    onTake={take}
+                                    onMove={move}
+                                    onLeave={leave}
+                                    onSet={(travel, value) =>
+                                        void step({ action: 'set', travel: travel.name, value }).catch(() => undefined)
+                                    }
+                                />
+                                <ChainList
+                                    ref={chain}
+                                    rig={rig}
+                                    selected={item}
+                                    onSelect={setSelected}
+                                    onKeyDown={onKeyDown}
+                                    onTakeOff={(at) => void takeOff(at).catch(() => undefined)}
+                                    onTurn={turn}
+                                    onSwap={swap}
+                                    onMove={(at, by) => void shiftPart(at, at + by).catch(() => undefined)}
+                                />
+                                {rig.chain.length === 0 && <FirstRigs />}
+                                <div className="no-print flex min-h-0 gap-4 border-t border-ink lg:h-[200px]">
+                                    <TrayPanel
+                                        ref={narrow}
+                                        rig={rig}
+                                        place={swapping ?? tooFew}
+                                        swapping={swapping === null ? null : (rig.chain[swapping]?.name ?? null)}
+                                        busy={change.isPending}
+                                        onInsert={insert}
+                                        onLeave={() => {
+                                            setSwapping(null);
+                                            chain.current?.focus();
+                                        }}
+                                    />
+                                    {shown && <PictureFrame rig={rig} shown={shown} units={units} />}
+                                </div>
+                            </>
                         )}
                     </div>
-                    {rig && (
-                        <>
-                            {rig.news.length > 0 && <News rig={rig} />}
-                            <Controls rig={rig} held={live} fetching={fetching} units={units} onTake={take} onMove={move} onLeave={leave} />
-                            <ChainList
-                                ref={chain}
-                                rig={rig}
-                                selected={item}
-                                onSelect={setSelected}
-                                onKeyDown={onKeyDown}
-                                onTakeOff={(at) => void takeOff(at).catch(() => undefined)}
-                                onTurn={turn}
-                            />
-                            <div className="flex min-h-0 gap-4 border-t border-ink lg:h-[200px]">
-                                <TrayPanel
-                                    ref={narrow}
-                                    rig={rig}
-                                    place={tooFew}
+                    <aside
+                        className="slim-scroll border-line bg-plate px-5 py-2 lg:overflow-y-auto lg:border-l"
+                        aria-label={strings.readings.title}
+                    >
+                        {shown && rig && (
+                            <>
+                                <Readings rig={rig} shown={shown} units={units} onPoint={setPointed} />
+                                <Findings
+                                    findings={shown.findings}
+                                    mends={live || mends.data?.revision !== rig.revision ? [] : mends.data.mends}
+                                    cautions={rig.cautions}
                                     busy={change.isPending}
-                                    onInsert={insert}
-                                    onLeave={() => chain.current?.focus()}
+                                    units={units}
+                                    onMend={(mend) => void step(mend.step).catch(() => undefined)}
                                 />
-                                {shown && <PictureFrame rig={rig} shown={shown} units={units} />}
-                            </div>
-                        </>
-                    )}
-                </div>
-                <aside
-                    className="slim-scroll border-line bg-plate px-5 py-2 lg:overflow-y-auto lg:border-l"
-                    aria-label={strings.readings.title}
-                >
-                    {shown && rig && (
-                        <>
-                            <Readings rig={rig} shown={shown} units={units} />
-                            <Findings
-                                findings={shown.findings}
-                                mends={live || mends.data?.revision !== rig.revision ? [] : mends.data.mends}
-                                cautions={rig.cautions}
-                                busy={change.isPending}
-                                units={units}
-                                onMend={(mend) => void step(mend.step).catch(() => undefined)}
-                            />
-                        </>
-                    )}
-                </aside>
-            </main>
-            {rig && <KeepDialog open={keeping} onOpenChange={setKeeping} name={rig.name} onKeep={rename} />}
-            <KeysDialog open={keys} onOpenChange={setKeys} />
-        </div>
+                            </>
+                        )}
+                    </aside>
+                </main>
+                {rig && dialog === 'charts' && <ChartsDialog rig={rig} units={units} onClose={() => setDialog(null)} />}
+                {rig && dialog === 'describe' && <DescribeDialog rig={rig} onStep={step} onClose={() => setDialog(null)} />}
+                {rig && dialog === 'rigs' && <RigsDialog rig={rig} onClose={() => setDialog(null)} />}
+                {rig && dialog === 'states' && <StatesDialog rig={rig} units={units} onClose={() => setDialog(null)} />}
+                {rig && <KeepDialog open={keeping} onOpenChange={setKeeping} name={rig.name} onKeep={rename} />}
+                <KeysDialog open={keys} onOpenChange={setKeys} />
+            </div>
+        </DndContext>
     );
 }
 

@@ -1,3 +1,4 @@
+import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Fragment, type KeyboardEvent, type Ref } from 'react';
 import type { RigView } from '../../api/client';
 import { jointItem, partItem } from '../../drawing/RigDrawing';
@@ -12,10 +13,12 @@ interface Props {
     onKeyDown: (event: KeyboardEvent) => void;
     onTakeOff: (place: number) => void;
     onTurn: (place: number) => void;
+    onSwap: (place: number) => void;
+    onMove: (place: number, by: number) => void;
 }
 
 /** The rig as an ordered list: camera, joint, part, joint … what the drawing shows, for keys and for the ear. */
-export function ChainList({ ref, rig, selected, onSelect, onKeyDown, onTakeOff, onTurn }: Props) {
+export function ChainList({ ref, rig, selected, onSelect, onKeyDown, onTakeOff, onTurn, onSwap, onMove }: Props) {
     const place = selected > 0 && selected % 2 === 0 ? selected / 2 - 1 : null;
     const part = place === null ? undefined : rig.chain[place];
     return (
@@ -50,6 +53,7 @@ export function ChainList({ ref, rig, selected, onSelect, onKeyDown, onTakeOff, 
                     return (
                         <Fragment key={each.place}>
                             <Item
+                                place={each.place}
                                 id={partItem(each.place)}
                                 selected={selected}
                                 onSelect={onSelect}
@@ -69,6 +73,17 @@ export function ChainList({ ref, rig, selected, onSelect, onKeyDown, onTakeOff, 
             </div>
             {part && (
                 <div className="flex gap-2">
+                    <Button aria-label={strings.bench.moveIn(part.name)} disabled={part.place === 0} onClick={() => onMove(part.place, -1)}>
+                        ‹
+                    </Button>
+                    <Button
+                        aria-label={strings.bench.moveOut(part.name)}
+                        disabled={part.place === rig.chain.length - 1}
+                        onClick={() => onMove(part.place, 1)}
+                    >
+                        ›
+                    </Button>
+                    <Button onClick={() => onSwap(part.place)}>{strings.bench.swap}</Button>
                     {part.kind === 'lens' && <Button onClick={() => onTurn(part.place)}>{strings.bench.turn}</Button>}
                     <Button onClick={() => onTakeOff(part.place)}>{strings.bench.takeOff}</Button>
                 </div>
@@ -86,16 +101,19 @@ interface ItemProps {
     text: string;
 }
 
-function Item({ id, selected, onSelect, text, spoken }: ItemProps & { spoken: string }) {
+function Item({ id, selected, onSelect, text, spoken, place }: ItemProps & { spoken: string; place?: number }) {
     const chosen = id === selected;
+    const { setNodeRef, listeners, isDragging } = useDraggable({ id: `chain-${id}`, data: { place }, disabled: place === undefined });
     return (
         <div
+            ref={setNodeRef}
+            {...listeners}
             id={`item-${id}`}
             role="option"
             aria-selected={chosen}
             aria-label={spoken}
             onClick={() => onSelect(id)}
-            className={`cursor-pointer px-1.5 py-1 text-sm whitespace-nowrap ${chosen ? 'bg-plate font-semibold shadow-[inset_0_-2px_0_var(--brass)]' : ''}`}
+            className={`cursor-pointer touch-manipulation px-1.5 py-1 text-sm whitespace-nowrap ${isDragging ? 'opacity-40' : ''} ${chosen ? 'bg-plate font-semibold shadow-[inset_0_-2px_0_var(--brass)]' : ''}`}
         >
             {text}
         </div>
@@ -103,12 +121,14 @@ function Item({ id, selected, onSelect, text, spoken }: ItemProps & { spoken: st
 }
 
 function Joint({ id, selected, onSelect, text, wrong }: ItemProps & { wrong: boolean }) {
-    const chosen = id === selected;
+    const { setNodeRef, isOver } = useDroppable({ id: `joint-${id}`, data: { joint: (id - 1) / 2 } });
+    const chosen = id === selected || isOver;
     return (
         <div
+            ref={setNodeRef}
             id={`item-${id}`}
             role="option"
-            aria-selected={chosen}
+            aria-selected={id === selected}
             aria-label={strings.bench.joint(text) + (wrong ? `, ${strings.bench.misfit}` : '')}
             onClick={() => onSelect(id)}
             className="grid min-w-6 cursor-pointer place-items-center px-1 py-1.5"

@@ -1,6 +1,7 @@
 import { Popover } from 'radix-ui';
 import type { RigView } from '../../api/client';
 import { digits, fNumber, length, lengthDigits, magnification, ratio, stops, type Units } from '../../figures';
+import type { Pointed } from '../../drawing/RigDrawing';
 import { Strip } from '../../strip/Strip';
 import { strings } from '../../strings';
 import type { ReadingName, Shown } from './figuresOf';
@@ -9,10 +10,17 @@ interface Props {
     rig: RigView;
     shown: Shown;
     units: Units;
+    onPoint?: (reading: Pointed | null) => void;
 }
 
 /** The readings as engraved strips; magnification and working distance lead. */
-export function Readings({ rig, shown, units }: Props) {
+export function Readings({ rig, shown, units, onPoint }: Props) {
+    const point = (reading: Pointed) => (onPoint ? { onPoint: (on: boolean) => onPoint(on ? reading : null) } : {});
+    const { schools } = rig;
+    // Told for the rig as it is set: not while a part is held.
+    const still = rig.chain.length > 0 && shown.reading('effectiveAperture') === rig.readings.effectiveAperture;
+    const simple = schools.apertureModel === 'simple';
+    const otherAperture = simple ? schools.pupilAperture : schools.simpleAperture;
     const say = strings.readings;
     const get = shown.reading;
     const mm = (value: number | null) => (value === null ? say.infinite : lengthDigits(value, units));
@@ -42,6 +50,7 @@ export function Readings({ rig, shown, units }: Props) {
                 tell={short}
                 focus
                 doubt={doubt('magnification')}
+                {...point('magnification')}
             />
             <Strip
                 name={say.workingDistance}
@@ -55,6 +64,7 @@ export function Readings({ rig, shown, units }: Props) {
                 tell={tellLength}
                 focus
                 doubt={doubt('workingDistanceMm')}
+                {...point('workingDistanceMm')}
             />
             <Strip
                 name={say.field}
@@ -65,6 +75,7 @@ export function Readings({ rig, shown, units }: Props) {
                 greatest={rig.range.fieldWidthMm.greatest}
                 tell={tellLength}
                 doubt={doubt('fieldWidthMm')}
+                {...point('fieldWidthMm')}
             />
             <Strip
                 name={say.effectiveAperture}
@@ -80,6 +91,8 @@ export function Readings({ rig, shown, units }: Props) {
                 halfWidth={shown.halfWidth('effectiveAperture')}
                 tell={short}
                 doubt={doubt('effectiveAperture')}
+                {...point('effectiveAperture')}
+                other={still && otherAperture !== null ? { ask: simple ? say.byPupils : say.bySimple, told: fNumber(otherAperture) } : null}
             />
             <Strip
                 name={say.slice}
@@ -91,6 +104,15 @@ export function Readings({ rig, shown, units }: Props) {
                 greatest={rig.range.depthOfFieldMm.greatest}
                 tell={tellLength}
                 doubt={doubt('depthOfFieldMm')}
+                {...point('depthOfFieldMm')}
+                other={
+                    still && schools.otherDepthMm !== null && schools.otherBlurLimitMm !== null
+                        ? {
+                              ask: schools.otherBlurRule === 'pixel' ? say.byPixels : say.byFormat,
+                              told: `${length(schools.otherDepthMm, units)} · ${say.limitOf(lengthDigits(schools.otherBlurLimitMm, units))}${schools.totalDepthMm === null ? '' : ` · ${say.withWave(length(schools.totalDepthMm, units))}`}`,
+                          }
+                        : null
+                }
             />
             <Strip
                 name={say.detail}
@@ -102,6 +124,7 @@ export function Readings({ rig, shown, units }: Props) {
                 greatest={rig.range.detailMm.greatest}
                 tell={(value) => short(value * 1000)}
                 doubt={doubt('detailMm')}
+                {...point('detailMm')}
             />
             <FocusStrip rig={rig} units={units} />
         </div>

@@ -14,10 +14,13 @@ interface Props {
     name: string | null;
     onKeep: () => void;
     onKeys: () => void;
+    onAll: () => void;
+    onStates: () => void;
+    onSvg: () => void;
 }
 
 /** The rigs of this person, and what can be done with the one on the bench. */
-export function RigMenu({ id, rigs, name, onKeep, onKeys }: Props) {
+export function RigMenu({ id, rigs, name, onKeep, onKeys, onAll, onStates, onSvg }: Props) {
     const navigate = useNavigate();
     const queries = useQueryClient();
     const [deleting, setDeleting] = useState(false);
@@ -31,7 +34,14 @@ export function RigMenu({ id, rigs, name, onKeep, onKeys }: Props) {
         },
     });
     const start = useMutation({
-        mutationFn: api.startRig,
+        mutationFn: () => api.startRig(),
+        onSuccess: (rig) => {
+            void queries.invalidateQueries({ queryKey: ['rigs'] });
+            void navigate(`/bench/${rig.id}`);
+        },
+    });
+    const copy = useMutation({
+        mutationFn: () => api.duplicate(id),
         onSuccess: (rig) => {
             void queries.invalidateQueries({ queryKey: ['rigs'] });
             void navigate(`/bench/${rig.id}`);
@@ -51,6 +61,12 @@ export function RigMenu({ id, rigs, name, onKeep, onKeys }: Props) {
             <Menu label={strings.bench.rigs} align="end">
                 <MenuItem onSelect={() => start.mutate()}>{strings.bench.newRig}</MenuItem>
                 <MenuItem onSelect={onKeep}>{name === null ? strings.bench.keep : strings.bench.rename}</MenuItem>
+                <MenuItem onSelect={() => copy.mutate()}>{strings.rigs.copy}</MenuItem>
+                <MenuItem onSelect={onAll}>{strings.rigs.all}</MenuItem>
+                <MenuItem onSelect={onStates}>{strings.states.menu}</MenuItem>
+                <MenuLine />
+                <MenuItem onSelect={onSvg}>{strings.bench.exportSvg}</MenuItem>
+                <MenuItem onSelect={() => print()}>{strings.bench.print}</MenuItem>
                 <MenuItem onSelect={() => location.assign(api.fileAddress(id))}>{strings.bench.exportFile}</MenuItem>
                 <MenuItem onSelect={() => file.current?.click()}>{strings.bench.importFile}</MenuItem>
                 <MenuItem onSelect={() => setSharing(true)}>{strings.share.menu}</MenuItem>
@@ -59,6 +75,7 @@ export function RigMenu({ id, rigs, name, onKeep, onKeys }: Props) {
                 <MenuLine />
                 {rigs
                     .filter((rig) => rig.id !== id)
+                    .slice(0, 12)
                     .map((rig) => (
                         <MenuItem key={rig.id} onSelect={() => void navigate(`/bench/${rig.id}`)} note={rig.parts}>
                             {rig.name ?? strings.bench.unnamed}

@@ -1,4 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useDraggable } from '@dnd-kit/core';
 import { Command } from 'cmdk';
 import { useState, type KeyboardEvent, type Ref } from 'react';
 import { api, type RigView, type Schema } from '../../api/client';
@@ -10,12 +11,14 @@ interface Props {
     rig: RigView;
     place: number;
     busy: boolean;
-    onInsert: (part: number) => Promise<void>;
+    /** A part that is to be swapped; null = parts are put in at the joint. */
+    swapping: string | null;
+    onInsert: (parts: number[]) => Promise<void>;
     onLeave: () => void;
 }
 
 /** The kit as silhouettes at one scale: what fits the chosen joint stands up, the rest lies dim with the reason. */
-export function TrayPanel({ ref, rig, place, busy, onInsert, onLeave }: Props) {
+export function TrayPanel({ ref, rig, place, busy, swapping, onInsert, onLeave }: Props) {
     const [search, setSearch] = useState('');
     const [chosen, setChosen] = useState('');
     const tray = useQuery({
@@ -31,13 +34,14 @@ export function TrayPanel({ ref, rig, place, busy, onInsert, onLeave }: Props) {
         return words.every((word) => text.includes(word));
     });
     // The first that fits is chosen until another one is walked to: also when the tray arrives after the typing.
-    const fits = matching.filter((each) => each.fits);
+    const usable = (each: Schema['TrayPart']) => each.fits || (swapping === null && each.via.length > 0);
+    const fits = matching.filter(usable);
     const active = fits.find((each) => keyOf(each) === chosen) ?? fits[0];
 
     const insert = (each: Schema['TrayPart']) => {
-        if (!each.fits || busy) return;
+        if (!usable(each) || busy) return;
         setSearch('');
-        void onInsert(each.part.id).catch(() => undefined);
+        void onInsert(swapping === null ? [...each.via, each.part.id] : [each.part.id]).catch(() => undefined);
     };
     const onKeyDown = (event: KeyboardEvent) => {
         if (event.key === 'Escape') {
@@ -58,7 +62,9 @@ export function TrayPanel({ ref, rig, place, busy, onInsert, onLeave }: Props) {
             loop
         >
             <div className="flex items-baseline gap-3 py-2">
-                <h2 className="text-sm font-semibold whitespace-nowrap">{tray.data?.title ?? ' '}</h2>
+                <h2 className="text-sm font-semibold whitespace-nowrap">
+                    {swapping === null ? (tray.data?.title ?? ' ') : strings.tray.instead(swapping)}
+                </h2>
                 <span className="truncate text-xs text-soft">
                     {tray.data && `${tray.data.joint} · ${strings.tray.fits(fitting, parts.length)}`}
                 </span>
@@ -73,29 +79,42 @@ export function TrayPanel({ ref, rig, place, busy, onInsert, onLeave }: Props) {
             <Command.List className="slim-scroll min-h-0 flex-1 overflow-y-auto pb-2 max-lg:max-h-[420px] [&>[cmdk-list-sizer]]:flex [&>[cmdk-list-sizer]]:flex-wrap [&>[cmdk-list-sizer]]:gap-1.5">
                 <Command.Empty className="text-sm text-soft">{strings.tray.none}</Command.Empty>
                 {matching.map((each) => (
-                    <Command.Item
-                        key={each.part.id}
-                        value={keyOf(each)}
-                        disabled={!each.fits}
-                        onSelect={() => insert(each)}
-                        className={`px-2 pt-1.5 pb-1 text-xs ${
-                            each.fits
-                                ? 'plate cursor-pointer border-b-2 border-verdigris data-[selected=true]:border-b-4 data-[selected=true]:border-brass'
-                                : 'border-b-2 border-transparent'
-                        }`}
-                    >
-                        <div className={`flex h-[52px] items-end ${each.fits ? '' : 'opacity-45'}`}>
-                            <PartSilhouette part={each.part} scale={0.62} tallest={50} />
-                        </div>
-                        <p className={`mt-1 whitespace-nowrap ${each.fits ? 'font-semibold' : ''}`}>{each.part.name}</p>
-                        <p className="whitespace-nowrap text-soft">
-                            <span className="figures">{each.fits ? each.part.measure : ''}</span>
-                            {each.reason && <span>{each.fits ? ` · ${each.reason}` : each.reason}</span>}
-                        </p>
-                    </Command.Item>
+                    <TrayItem key={each.part.id} each={each} usable={usable(each)} onSelect={() => insert(each)} />
                 ))}
             </Command.List>
         </Command>
+    );
+}
+
+/** One part as it lies in the tray: chosen, or taken by the hand to a joint. */
+function TrayItem({ each, usable, onSelect }: { each: Schema['TrayPart']; usable: boolean; onSelect: () => void }) {
+    const { setNodeRef, listeners, isDragging } = useDraggable({
+        id: `tray-${each.part.id}`,
+        data: { part: each.part.id },
+        disabled: each.left === 0 || !each.part.inChain,
+    });
+    return (
+        <Command.Item
+            ref={setNodeRef}
+            {...listeners}
+            value={keyOf(each)}
+            disabled={!usable}
+            onSelect={onSelect}
+            className={`touch-manipulation px-2 pt-1.5 pb-1 text-xs ${isDragging ? 'opacity-40' : ''} ${
+                usable
+                    ? `plate cursor-pointer border-b-2 data-[selected=true]:border-b-4 data-[selected=true]:border-brass ${each.fits ? 'border-verdigris' : 'border-dashed border-verdigris'}`
+                    : 'border-b-2 border-transparent'
+            }`}
+        >
+            <div className={`flex h-[52px] items-end ${usable ? '' : 'opacity-45'}`}>
+                <PartSilhouette part={each.part} scale={0.62} tallest={50} />
+            </div>
+            <p className={`mt-1 whitespace-nowrap ${usable ? 'font-semibold' : ''}`}>{each.part.name}</p>
+            <p className="whitespace-nowrap text-soft">
+                <span className="figures">{each.fits ? each.part.measure : ''}</span>
+                {each.reason && <span>{each.fits ? ` · ${each.reason}` : each.reason}</span>}
+            </p>
+        </Command.Item>
     );
 }
 

@@ -50,6 +50,8 @@ export default function SharedPlace() {
                                     selected={selected}
                                     onSelect={setSelected}
                                     units={units}
+                                    nearMm={shown.reading('nearMm')}
+                                    farMm={shown.reading('farMm')}
                                 />
                             </div>
                             <h2 className="border-t border-ink pt-3 text-sm font-semibold">{strings.bench.chain}</h2>
