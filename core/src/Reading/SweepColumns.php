@@ -40,9 +40,14 @@ final class SweepColumns
         if (in_array($travel->kind, [TravelKind::Swing, TravelKind::Shift], true) && count($places) > 1) {
             // On the axis nothing moves: what holds at one place holds at all.
             [$halfWidths, $sources] = self::halfWidths($rig, $travel, [$places[0]]);
-            $everywhere = static fn (array $column): array => array_fill(0, count($places), $column[0]);
+            foreach ($halfWidths as $name => $column) {
+                $halfWidths[$name] = array_fill(0, count($places), $column[0]);
+            }
+            foreach ($sources as $name => $column) {
+                $sources[$name] = array_fill(0, count($places), $column[0]);
+            }
 
-            return [array_map($everywhere, $halfWidths), array_map($everywhere, $sources)];
+            return [$halfWidths, $sources];
         }
         $sums = new HalfWidthSums(count($places));
         $cut = self::isCut($travel, $places);
