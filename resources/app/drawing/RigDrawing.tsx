@@ -29,6 +29,8 @@ interface Props {
     /** 1 = all of it in sight. */
     zoom?: number;
     ref?: Ref<SVGSVGElement>;
+    /** Told where the parts' middles lie, px, when the drawing is laid out. */
+    onLaidOut?: (centres: ReadonlyMap<number, number>, width: number) => void;
 }
 
 /** Readings that are measured somewhere in the drawing. */
@@ -55,6 +57,13 @@ export function RigDrawing(props: Props) {
     const width = size.width * zoom;
     const height = size.height * (zoom > 1 ? 1 + (zoom - 1) * 0.7 : 1);
     const frame = frameOf(drawing, width, height, tipMm, reachMm);
+    const { onLaidOut } = props;
+    const centres = drawing.parts.map((part) => Math.round(frame.x((part.rearMm + part.frontMm) / 2)));
+    const laidOut = `${size.width} ${centres.join(' ')}`;
+    useLayoutEffect(() => {
+        onLaidOut?.(new Map(drawing.parts.map((part, at) => [part.place, centres[at] ?? 0])), size.width);
+        // eslint-disable-next-line react-hooks/exhaustive-deps -- when the places change, not each time they are worked out
+    }, [laidOut, onLaidOut]);
     return (
         <div
             ref={box}

@@ -77,7 +77,7 @@ export function EngravedScale({ travel, label, row, said, busy, onTake, onMove, 
 
     const crowded = travel.marks.length > 9;
     return (
-        <div className="min-w-[138px] flex-1">
+        <div>
             <div className="flex items-baseline justify-between gap-2 text-xs">
                 <span className="truncate text-soft">{label}</span>
                 <TypedValue label={label} said={said} onType={onType} />

@@ -55,6 +55,8 @@ export function Bench({ id, person, rigs }: Props) {
     const [dialog, setDialog] = useState<'charts' | 'describe' | 'rigs' | 'states' | null>(null);
     const [pointed, setPointed] = useState<Pointed | null>(null);
     const [zoom, setZoom] = useState(1);
+    const [layout, setLayout] = useState<{ centres: ReadonlyMap<number, number>; width: number }>({ centres: new Map(), width: 0 });
+    const laidOut = useCallback((centres: ReadonlyMap<number, number>, width: number) => setLayout({ centres, width }), []);
     const drawn = useRef<SVGSVGElement>(null);
     const chain = useRef<HTMLDivElement>(null);
     const narrow = useRef<HTMLInputElement>(null);
@@ -336,6 +338,8 @@ export function Bench({ id, person, rigs }: Props) {
                                     pointed={pointed}
                                     zoom={zoom}
                                     ref={drawn}
+                                    // While a part is held its scales stay where the hand is.
+                                    {...(live === null && zoom === 1 && { onLaidOut: laidOut })}
                                 />
                             )}
                             {rig && (
@@ -364,6 +368,8 @@ export function Bench({ id, person, rigs }: Props) {
                                 {rig.news.length > 0 && <News rig={rig} />}
                                 <Controls
                                     rig={rig}
+                                    centres={layout.centres}
+                                    width={layout.width}
                                     held={live}
                                     fetching={fetching}
                                     units={units}

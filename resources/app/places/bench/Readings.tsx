@@ -1,6 +1,6 @@
 import { Popover } from 'radix-ui';
 import type { RigView } from '../../api/client';
-import { digits, fNumber, length, lengthDigits, magnification, ratio, stops, type Units } from '../../figures';
+import { digits, fNumber, length, lengthDigits, magnification, mass, ratio, stops, type Units } from '../../figures';
 import type { Pointed } from '../../drawing/RigDrawing';
 import { Strip } from '../../strip/Strip';
 import { strings } from '../../strings';
@@ -126,7 +126,8 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
                 doubt={doubt('detailMm')}
                 {...point('detailMm')}
             />
-            <FocusStrip rig={rig} units={units} />
+            <FocusStrip rig={rig} shown={shown} units={units} point={point} />
+            <AllReadings rig={rig} shown={shown} units={units} />
         </div>
     );
 }
@@ -165,20 +166,79 @@ function short(value: number): string {
     return value >= 1 || value === 0 ? digits(value) : digits(value).replace(/^0/, '');
 }
 
-function FocusStrip({ rig, units }: { rig: RigView; units: Units }) {
+/** Focus range and infinity on a strip of their own, from the sensor. */
+function FocusStrip({ rig, shown, units, point }: Props & { point: (reading: Pointed) => object }) {
     const say = strings.readings;
     const { least, greatest } = rig.range.subjectDistanceMm;
+    const now = shown.reading('subjectDistanceMm');
+    const { reached, overshotMm, spacerToKeepMm } = rig.infinity;
     return (
-        <section className="flex items-baseline gap-2 border-b border-line py-2 text-sm" aria-label={say.focus}>
-            <h3 className="font-semibold">{say.focus}</h3>
-            <span className="ml-auto">
-                <span className="figures">
-                    {least === null ? say.none : lengthDigits(least, units)}
-                    {least !== greatest && ` … ${greatest === null ? say.infinite : lengthDigits(greatest, units)}`} {units}
-                </span>{' '}
-                <span className="text-soft">from the sensor; {rig.infinity.reached ? say.infinityKept : say.infinityLost}</span>
-            </span>
-        </section>
+        <Strip
+            name={say.focus}
+            note={
+                <>
+                    {reached ? say.infinityKept : say.infinityLost}
+                    {reached && overshotMm !== null && overshotMm > 0.005 && ` · ${say.overshot(length(overshotMm, units))}`}
+                    {!reached && spacerToKeepMm !== null && ` · ${say.keeps(length(spacerToKeepMm, units))}`}
+                </>
+            }
+            value={now}
+            figure={shown.reading('magnification') === null ? say.none : now === null ? say.infinite : lengthDigits(now, units)}
+            unit={`${units} ${say.fromSensor}`}
+            least={least}
+            greatest={greatest}
+            halfWidth={shown.halfWidth('subjectDistanceMm')}
+            tell={(value) => (units === 'mm' ? short(value) : lengthDigits(value, units))}
+            {...point('subjectDistanceMm')}
+        />
+    );
+}
+
+/** Whatever else is known of the rig, in figures. */
+function AllReadings({ rig, shown, units }: Props) {
+    const say = strings.readings;
+    const at = rig.readings;
+    const mm = (value: number | null) => (value === null ? say.none : length(value, units));
+    const half = (name: ReadingName) => {
+        const value = shown.halfWidth(name);
+        return value === null || value < 5e-4 ? '' : ` ± ${lengthDigits(value, units)}`;
+    };
+    const of = (name: ReadingName) => mm(shown.reading(name)) + half(name);
+    const gap = shown.reading('lightGapDeg');
+    const moment = (value: number | null) => (value === null ? say.none : `${digits(value)} Nm`);
+    const rows: [string, string][] = [
+        [say.more.near, of('nearMm')],
+        [say.more.far, shown.reading('farMm') === null && shown.reading('magnification') ? say.infinite : of('farMm')],
+        [say.more.wave, of('waveDepthMm')],
+        [say.more.pupil, of('entrancePupilMm')],
+        [say.more.gap, gap === null ? say.none : `${Math.round(gap)}°`],
+        [say.more.extension, mm(at.extensionMm)],
+        [
+            say.more.corner,
+            at.cornerBrightness === null
+                ? say.none
+                : `${Math.round(at.cornerBrightness * 100)} %${at.cornerPart === null ? '' : ` · ${at.cornerPart}`}`,
+        ],
+        [say.more.circle, mm(at.imageCircleMm)],
+        [say.more.coupling, say.couplings[at.coupling] ?? at.coupling],
+        [say.more.mass, at.massG === null ? say.none : mass(at.massG)],
+        [say.more.mount, moment(at.momentAtMountNm)],
+        [say.more.foot, moment(at.momentAtFootNm)],
+        [say.more.joints, String(at.joints)],
+        [say.more.price, at.price === null ? say.none : String(at.price)],
+    ];
+    return (
+        <details className="border-b border-line py-2 text-sm">
+            <summary className="cursor-pointer font-semibold">{say.more.title}</summary>
+            <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 pt-2">
+                {rows.map(([name, value]) => (
+                    <div key={name} className="contents">
+                        <dt className="text-soft">{name}</dt>
+                        <dd className="figures text-right">{value}</dd>
+                    </div>
+                ))}
+            </dl>
+        </details>
     );
 }
 
