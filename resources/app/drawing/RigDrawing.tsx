@@ -61,7 +61,9 @@ export function RigDrawing(props: Props) {
     const centres = drawing.parts.map((part) => Math.round(frame.x((part.rearMm + part.frontMm) / 2)));
     const laidOut = `${size.width} ${centres.join(' ')}`;
     useLayoutEffect(() => {
-        onLaidOut?.(new Map(drawing.parts.map((part, at) => [part.place, centres[at] ?? 0])), size.width);
+        // Where the drawing is wider than its window and scrolls, nothing can stand under it.
+        const whole = (box.current?.clientWidth ?? 0) >= size.width - 1;
+        onLaidOut?.(new Map(drawing.parts.map((part, at) => [part.place, centres[at] ?? 0])), whole ? size.width : 0);
         // eslint-disable-next-line react-hooks/exhaustive-deps -- when the places change, not each time they are worked out
     }, [laidOut, onLaidOut]);
     return (

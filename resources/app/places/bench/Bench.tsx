@@ -281,7 +281,7 @@ export function Bench({ id, person, rigs }: Props) {
                 {shown && <TwoFigures shown={shown} units={units} />}
                 <main id="main" className="grid min-h-0 flex-1 max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_412px]">
                     <div className="flex min-h-0 min-w-0 flex-col px-4 pt-2">
-                        <div className="flex items-center gap-3">
+                        <div className="flex flex-wrap items-center gap-x-3">
                             <h1 className="truncate text-lg font-semibold">{rig?.name ?? strings.bench.unnamed}</h1>
                             <span className="text-xs whitespace-nowrap text-soft" role="status">
                                 {change.isPending
@@ -292,7 +292,7 @@ export function Bench({ id, person, rigs }: Props) {
                                         ? strings.bench.saved
                                         : ''}
                             </span>
-                            <div className="no-print ml-auto flex">
+                            <div className="no-print ml-auto flex whitespace-nowrap">
                                 <Button bare disabled={!rig} onClick={() => setDialog('describe')}>
                                     {strings.bench.describe}
                                 </Button>
