@@ -26,6 +26,7 @@ final readonly class LightPath
     ) {
     }
 
+    /** Where the cone and the corner's ray stand at each group, mm; null where there is none. */
     public static function of(Rig $rig, Axis $axis, Rays $rays, Reading $reading): self
     {
         $neff = $reading->effectiveAperture;

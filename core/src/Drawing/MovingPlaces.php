@@ -98,6 +98,7 @@ final class MovingPlaces
         return $self;
     }
 
+    /** The places of one more row of a sweep. */
     public function add(Rig $rig, Axis $axis, Rays $rays, Reading $reading): void
     {
         $this->frontMm[] = ($axis->frontMm[$this->part] ?? 0.0) + $axis->converterMm;

@@ -22,6 +22,7 @@ final class Check
         return $this->faults;
     }
 
+    /** Notes one fault at a JSON pointer. */
     public function fault(string $pointer, string $message): void
     {
         $this->faults[] = new Fault($pointer, $message);

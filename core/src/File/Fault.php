@@ -11,6 +11,7 @@ final readonly class Fault implements \Stringable
     {
     }
 
+    /** Place and reason on one line; the whole file is `/`. */
     public function __toString(): string
     {
         return ($this->pointer === '' ? '/' : $this->pointer).': '.$this->message;

@@ -26,6 +26,7 @@ final readonly class Field
     ) {
     }
 
+    /** A number from least to greatest, both allowed. */
     public static function number(string $name, float $least, float $greatest): self
     {
         return new self($name, FieldType::Number, least: $least, greatest: $greatest);
@@ -55,41 +56,49 @@ final readonly class Field
         return new self($name, FieldType::Number, least: $least, greatest: $greatest, above: true);
     }
 
+    /** A whole number from least to greatest, both allowed. */
     public static function integer(string $name, float $least, float $greatest): self
     {
         return new self($name, FieldType::Integer, least: $least, greatest: $greatest);
     }
 
+    /** Text of at most 2,000 characters without control characters. */
     public static function text(string $name): self
     {
         return new self($name, FieldType::Text);
     }
 
+    /** True or false. */
     public static function flag(string $name): self
     {
         return new self($name, FieldType::Flag);
     }
 
+    /** One of these words. */
     public static function choice(string $name, string ...$words): self
     {
         return new self($name, FieldType::Choice, words: array_values($words));
     }
 
+    /** A list of some of these words; a single word stands for a list of one. */
     public static function choices(string $name, string ...$words): self
     {
         return new self($name, FieldType::Choices, words: array_values($words));
     }
 
+    /** A joint as files spell it. */
     public static function joint(string $name): self
     {
         return new self($name, FieldType::Joint);
     }
 
+    /** A list of joints. */
     public static function joints(string $name): self
     {
         return new self($name, FieldType::Joints);
     }
 
+    /** Names of measured fields, each with its half-width, 0 or more. */
     public static function halfWidths(string $name): self
     {
         return new self($name, FieldType::HalfWidths);
@@ -107,16 +116,19 @@ final readonly class Field
         return new self($name, FieldType::Objects, fields: $fields);
     }
 
+    /** The same field, not to be left out. */
     public function needed(): self
     {
         return new self($this->name, $this->type, true, $this->least, $this->greatest, $this->above, $this->notZero, $this->words, $this->fields);
     }
 
+    /** The same field, that may be left out. */
     public function optional(): self
     {
         return new self($this->name, $this->type, false, $this->least, $this->greatest, $this->above, $this->notZero, $this->words, $this->fields);
     }
 
+    /** The same number, but not 0. */
     public function notZero(): self
     {
         return new self($this->name, $this->type, $this->needed, $this->least, $this->greatest, $this->above, true, $this->words, $this->fields);

@@ -13,6 +13,7 @@ final class FileInvalid extends \RuntimeException
         parent::__construct(implode("\n", array_map(strval(...), $faults)));
     }
 
+    /** One fault at one place. */
     public static function at(string $pointer, string $message): self
     {
         return new self([new Fault($pointer, $message)]);

@@ -19,6 +19,7 @@ final class KitCsv
 
     public const MOST_ROWS = 2000;
 
+    /** The same kit gives the same bytes: UTF-8, comma, CRLF, a header row. */
     public static function write(KitFile $kit): string
     {
         $rows = [];

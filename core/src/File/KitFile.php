@@ -71,6 +71,7 @@ final readonly class KitFile
         );
     }
 
+    /** As pretty-printed JSON, UTF-8; the same kit gives the same bytes. */
     public function write(): string
     {
         return Json::write($this->document());

@@ -46,6 +46,7 @@ final class RigFile
         return $rig;
     }
 
+    /** As pretty-printed JSON, UTF-8; the same rig gives the same bytes. */
     public static function write(Rig $rig): string
     {
         return Json::write(self::document($rig));

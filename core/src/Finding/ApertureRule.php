@@ -13,6 +13,7 @@ use ZincThimble\Core\Rig\TravelKind;
 /** `aperture-stuck`, `body-uncoupled`: whether the diaphragm can be worked, and the body goes along. */
 final class ApertureRule implements Rule
 {
+    /** `aperture-stuck`, and what else but the working diaphragm limits the light. */
     public function find(Facts $facts): array
     {
         $rig = $facts->rig;

@@ -20,6 +20,7 @@ final class CareRule implements Rule
     /** Bare tubes in a row from which it shows. */
     public const MANY_TUBES = 3;
 
+    /** `no-shoulder`, `bare-rear`, `body-uncoupled`, `flare`. */
     public function find(Facts $facts): array
     {
         $findings = [];

@@ -11,6 +11,7 @@ final readonly class Caution
     {
     }
 
+    /** The caution of that code: `sun`, `cold`, `water`, `stings`, `protected`, `hot`, `heavy`, `thread`, `flash`. */
     public static function of(string $code): self
     {
         return new self($code, match ($code) {

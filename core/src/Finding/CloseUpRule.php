@@ -16,6 +16,7 @@ final class CloseUpRule implements Rule
     /** An entrance pupil narrower than this forgives one step. */
     public const NARROW_MM = 5.0;
 
+    /** `diopter-strong`, `stacked-diopters-order`. */
     public function find(Facts $facts): array
     {
         $sum = 0.0;

@@ -13,6 +13,7 @@ final class ContributionRule implements Rule
 {
     public const LITTLE = 0.05;
 
+    /** `adds-little`: parts without which the field hardly changes. */
     public function find(Facts $facts): array
     {
         $spans = [];

@@ -13,6 +13,7 @@ final class CornerRule implements Rule
     /** Corners brighter than this pass unnoticed. */
     public const BRIGHT_ENOUGH = 0.9;
 
+    /** `vignette`: the part that cuts the corner, and how dark it is left. */
     public function find(Facts $facts): array
     {
         $spans = [];

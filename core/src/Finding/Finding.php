@@ -25,6 +25,7 @@ final readonly class Finding
     ) {
     }
 
+    /** The sentence with its numbers, in millimetres. */
     public function message(): string
     {
         return Phrase::say($this->pattern, $this->numbers);

@@ -10,6 +10,7 @@ use ZincThimble\Core\Trace\Image;
 /** `focus-inside`, `no-image`: whether there is a plane that a subject can be put in. */
 final class ImageRule implements Rule
 {
+    /** `focus-inside`, `no-image`. */
     public function find(Facts $facts): array
     {
         foreach ($facts->rig->chain as $i => $part) {

@@ -15,6 +15,7 @@ use ZincThimble\Core\Rig\TravelKind;
 /** `joint-mismatch`, `thread-lookalike`, `grip-fouls`: whether the parts go together at all. */
 final class JointRule implements Rule
 {
+    /** `joint-mismatch`, `thread-lookalike`, `grip-fouls`, `screw-loose`. */
     public function find(Facts $facts): array
     {
         $spans = [];

@@ -24,11 +24,13 @@ final readonly class Mend
     ) {
     }
 
+    /** What its button says, numbers in it. */
     public function label(): string
     {
         return Phrase::say($this->pattern, $this->numbers);
     }
 
+    /** The same mend, knowing the magnification it leaves; null = no image. */
     public function leavingMagnification(?float $magnification): self
     {
         return new self($this->pattern, $this->numbers, $this->steps, $magnification);
@@ -40,11 +42,13 @@ final readonly class Mend
         return new self($this->pattern, ['name' => $name] + $this->numbers, $this->steps, $this->magnification);
     }
 
+    /** A mend that sets one control of one part. */
     public static function set(string $pattern, int $part, TravelKind $kind, float $value): self
     {
         return new self($pattern, ['value' => $value], [MendStep::set($part, $kind, $value)]);
     }
 
+    /** A mend that takes one part off. */
     public static function remove(string $pattern, int $part, string $name): self
     {
         return new self($pattern, ['name' => $name], [MendStep::remove($part)]);

@@ -27,11 +27,13 @@ final readonly class MendStep
     ) {
     }
 
+    /** Sets one control: mm, a share of the ring, an f-number or degrees, by its kind. */
     public static function set(int $part, TravelKind $kind, float $value): self
     {
         return new self('set', $part, $kind, $value);
     }
 
+    /** Takes the part at that place off. */
     public static function remove(int $part): self
     {
         return new self('remove', $part);
@@ -43,6 +45,7 @@ final readonly class MendStep
         return new self('insert', $place, parts: $parts);
     }
 
+    /** Turns the lens at that place round. */
     public static function turn(int $part): self
     {
         return new self('turn', $part);
@@ -60,6 +63,11 @@ final readonly class MendStep
         return new self('conditions', -1, conditions: $conditions);
     }
 
+    /**
+     * The rig after this step.
+     *
+     * @throws \ZincThimble\Core\Gear\InvalidFigure when there can be no such rig.
+     */
     public function applyTo(Rig $rig): Rig
     {
         return match ($this->action) {

@@ -19,6 +19,7 @@ final class OrientationRule implements Rule
     /** Wider than this, a lens made for far things is soft near by. */
     private const WIDE_APERTURE = 1.5;
 
+    /** `turn-it-round`, `unsuited`. */
     public function find(Facts $facts): array
     {
         $at = $facts->rig->workingLens();

@@ -23,6 +23,7 @@ final class Phrase
         }, $pattern);
     }
 
+    /** A number with its unit, with the digits it deserves: `mm`, `x`, `f`, `deg`, `pct`, `nm`, `s`, or none. */
     public static function figure(float $value, string $unit): string
     {
         return match ($unit) {

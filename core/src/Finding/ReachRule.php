@@ -10,6 +10,7 @@ final class ReachRule implements Rule
     /** Extension to spare that nobody notices, mm. */
     private const SHIM_MM = 0.02;
 
+    /** `outside-window`, `infinity-lost`, `infinity-overshot`. */
     public function find(Facts $facts): array
     {
         return [...$this->window($facts), ...$this->infinity($facts)];

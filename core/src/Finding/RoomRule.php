@@ -11,6 +11,7 @@ final class RoomRule implements Rule
 
     public const SHUT_OUT_DEG = 20.0;
 
+    /** `touching`, `light-shut-out`. */
     public function find(Facts $facts): array
     {
         $distance = $facts->columns->workingDistanceMm;

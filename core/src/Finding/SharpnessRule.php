@@ -12,6 +12,7 @@ final class SharpnessRule implements Rule
     /** Usual sway to and fro in the hand over half a second, mm (OPTICS.md, "Light"). */
     public const SWAY_MM = ['hand' => 1.0, 'braced' => 0.3];
 
+    /** `diffraction`, `slice-thin`, `sway`. */
     public function find(Facts $facts): array
     {
         $c = $facts->rig->blurLimitMm;

@@ -7,6 +7,7 @@ namespace ZincThimble\Core\Finding;
 /** `heavy-front`: more moment than the camera's mount takes. */
 final class StabilityRule implements Rule
 {
+    /** `heavy-front`: the moment about the mount, Nm, over its limit. */
     public function find(Facts $facts): array
     {
         $limit = $facts->rig->camera->mountLimitNm();

@@ -22,6 +22,7 @@ final class SureRule implements Rule
         'effectiveAperture' => ['Effective aperture', ''],
     ];
 
+    /** `data-disagree`, `estimated`. */
     public function find(Facts $facts): array
     {
         $spans = [];

@@ -25,6 +25,11 @@ final readonly class Bellows extends VariableSpacer
         parent::__construct(Kind::Bellows, $casing, $document, $minMm, $maxMm, $clearMm);
     }
 
+    /**
+     * Shortest and longest draw, mm, 0 to 3,000.
+     *
+     * @throws InvalidFigure names `maxMm` when it is under `minMm`.
+     */
     public static function from(Values $values): self
     {
         return new self(

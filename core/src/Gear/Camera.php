@@ -40,6 +40,11 @@ final readonly class Camera
     ) {
     }
 
+    /**
+     * A camera from its checked fields; a sensor and a register are always there.
+     *
+     * @throws InvalidFigure names a joint that is none.
+     */
     public static function from(Values $values): self
     {
         $joints = [];

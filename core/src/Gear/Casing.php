@@ -29,6 +29,11 @@ final readonly class Casing
     ) {
     }
 
+    /**
+     * What the common fields of a part say.
+     *
+     * @throws InvalidFigure names the end whose joint is none.
+     */
     public static function from(Kind $kind, Values $values): self
     {
         [$rearSide, $frontSide] = self::usualSides($kind);

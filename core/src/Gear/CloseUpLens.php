@@ -77,6 +77,7 @@ final readonly class CloseUpLens extends Part
         );
     }
 
+    /** Its thickness, mm: how much longer the rig gets. */
     public function shortestMm(): float
     {
         return $this->thicknessMm;

@@ -17,6 +17,7 @@ final readonly class Coupling
         return new self(in_array('contacts', $passes, true), in_array('lever', $passes, true));
     }
 
+    /** What is left of the coupling behind a part that passes on only some of it. */
     public function through(self $next): self
     {
         return new self($this->contacts && $next->contacts, $this->lever && $next->lever);

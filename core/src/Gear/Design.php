@@ -66,6 +66,7 @@ enum Design: string
         };
     }
 
+    /** The family's name as a sentence says it. */
     public function spoken(): string
     {
         return match ($this) {

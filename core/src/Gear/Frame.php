@@ -17,6 +17,7 @@ final readonly class Frame
     ) {
     }
 
+    /** A sensor or a mode: width and height, mm, above 0; columns and rows 0 where not known. */
     public static function from(Values $values): self
     {
         return new self(
@@ -29,6 +30,7 @@ final readonly class Frame
         );
     }
 
+    /** Diagonal, mm. */
     public function diagonalMm(): float
     {
         return hypot($this->widthMm, $this->heightMm);

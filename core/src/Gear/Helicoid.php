@@ -19,6 +19,11 @@ final readonly class Helicoid extends VariableSpacer
         parent::__construct(Kind::Helicoid, $casing, $document, $minMm, $maxMm, $clearMm);
     }
 
+    /**
+     * Shortest and longest length, mm, 0 to 3,000.
+     *
+     * @throws InvalidFigure names `maxMm` when it is under `minMm`.
+     */
     public static function from(Values $values): self
     {
         return new self(

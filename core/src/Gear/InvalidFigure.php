@@ -12,6 +12,7 @@ final class InvalidFigure extends \DomainException
         parent::__construct($message);
     }
 
+    /** Names the field as the files spell it, and says what no such part can have. */
     public static function because(string $field, string $reason): self
     {
         return new self($field, $field.': '.$reason);

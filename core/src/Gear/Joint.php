@@ -68,6 +68,7 @@ final readonly class Joint
             && ! $this->sameStandard($other);
     }
 
+    /** Whether it is a screw thread of a diameter and a pitch. */
     public function isThread(): bool
     {
         return $this->type === JointType::Thread;

@@ -12,6 +12,7 @@ final readonly class JointEnd
     {
     }
 
+    /** The joint the end is known by; null = not known. */
     public function main(): ?Joint
     {
         return $this->joints[0] ?? null;

@@ -65,6 +65,7 @@ final readonly class Lens extends Part
         );
     }
 
+    /** Whether it has stations: figures of its own at several focal lengths. */
     public function isZoom(): bool
     {
         return $this->stations !== [];
@@ -96,6 +97,7 @@ final readonly class Lens extends Part
         return self::from(new Values(['reversed' => ! $this->reversed] + $this->document->fields));
     }
 
+    /** Flange to front rim at infinity, mm; reversed, with its rear protrusion. */
     public function shortestMm(): float
     {
         return $this->figures->frontRimMm + ($this->reversed ? $this->figures->rearProtrusionMm : 0.0);

@@ -36,6 +36,7 @@ final readonly class Objective extends Part
         }
     }
 
+    /** Nominal magnification, NA and working distance (mm), with the usual tube, parfocal and reference lengths where absent. */
     public static function from(Values $values): self
     {
         return new self(

@@ -19,6 +19,7 @@ final class Outline
     /** Body of a camera from sensor plane to its back, mm. */
     private const CAMERA_BACK_MM = 28.0;
 
+    /** Outer diameter at the front, mm: given, else its widest, else by its joint or kind. */
     public static function frontMm(Part $part): float
     {
         $casing = $part->casing;
@@ -26,6 +27,7 @@ final class Outline
         return $casing->frontOuterMm ?? self::widest($part) ?? self::joint($casing->front) ?? self::pattern($part->kind);
     }
 
+    /** Outer diameter at the rear, mm: given, else its widest, else by its joint or kind. */
     public static function rearMm(Part $part): float
     {
         $casing = $part->casing;
@@ -33,6 +35,7 @@ final class Outline
         return $casing->rearOuterMm ?? self::widest($part) ?? self::joint($casing->rear) ?? self::pattern($part->kind);
     }
 
+    /** Widest outer diameter, mm. */
     public static function widestMm(Part $part): float
     {
         return self::widest($part) ?? max(self::frontMm($part), self::rearMm($part));

@@ -21,6 +21,7 @@ final readonly class Port extends Part
         parent::__construct(Kind::Port, $casing, $document);
     }
 
+    /** Gap and glass, mm; indices of glass and water, 1 to 2.5; water 1.333 where absent. */
     public static function from(Values $values): self
     {
         return new self(
@@ -33,6 +34,7 @@ final readonly class Port extends Part
         );
     }
 
+    /** Gap and glass together, mm. */
     public function shortestMm(): float
     {
         return $this->gapMm + $this->glassMm;

@@ -23,6 +23,7 @@ final readonly class Spacer extends Part
         parent::__construct($kind, $casing, $document);
     }
 
+    /** A ring, tube, filter or hood of a fixed length, mm, 0 to 3,000. */
     public static function from(Kind $kind, Values $values): self
     {
         return new self(
@@ -35,6 +36,7 @@ final readonly class Spacer extends Part
         );
     }
 
+    /** Its length, mm. */
     public function shortestMm(): float
     {
         return $this->lengthMm;

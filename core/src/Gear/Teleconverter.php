@@ -17,6 +17,7 @@ final readonly class Teleconverter extends Part
         parent::__construct(Kind::Teleconverter, $casing, $document);
     }
 
+    /** Factor 1 to 4, and length, mm. */
     public static function from(Values $values): self
     {
         return new self(
@@ -27,6 +28,7 @@ final readonly class Teleconverter extends Part
         );
     }
 
+    /** Its length, mm. */
     public function shortestMm(): float
     {
         return $this->lengthMm;

@@ -17,16 +17,19 @@ final readonly class Values
     {
     }
 
+    /** A number as a float. Absent or of another type is a fault of the program and throws. */
     public function float(string $name): float
     {
         return $this->floatOrNull($name) ?? throw InvalidFigure::because($name, 'is needed');
     }
 
+    /** A number as a float, or the one given where the field is absent. */
     public function floatOr(string $name, float $default): float
     {
         return $this->floatOrNull($name) ?? $default;
     }
 
+    /** A number as a float, null where the field is absent. */
     public function floatOrNull(string $name): ?float
     {
         $value = $this->fields[$name] ?? null;
@@ -40,11 +43,13 @@ final readonly class Values
         return (float) $value;
     }
 
+    /** A whole number, or the one given where the field is absent. A field of another type is a fault of the program and throws. */
     public function intOr(string $name, int $default): int
     {
         return (int) round($this->floatOr($name, (float) $default));
     }
 
+    /** A text, null where the field is absent. A field of another type is a fault of the program and throws. */
     public function stringOrNull(string $name): ?string
     {
         $value = $this->fields[$name] ?? null;
@@ -52,11 +57,13 @@ final readonly class Values
         return is_string($value) ? $value : null;
     }
 
+    /** A text, or the one given where the field is absent. A field of another type is a fault of the program and throws. */
     public function stringOr(string $name, string $default): string
     {
         return $this->stringOrNull($name) ?? $default;
     }
 
+    /** True or false, null where the field is absent. A field of another type is a fault of the program and throws. */
     public function boolOrNull(string $name): ?bool
     {
         $value = $this->fields[$name] ?? null;
@@ -64,6 +71,7 @@ final readonly class Values
         return is_bool($value) ? $value : null;
     }
 
+    /** True or false, or what is given where the field is absent. A field of another type is a fault of the program and throws. */
     public function boolOr(string $name, bool $default): bool
     {
         return $this->boolOrNull($name) ?? $default;
@@ -83,6 +91,7 @@ final readonly class Values
         return new self(self::asObject($this->fields[$name] ?? null));
     }
 
+    /** Whether the field is there, whatever it holds. */
     public function has(string $name): bool
     {
         return ($this->fields[$name] ?? null) !== null;

@@ -28,6 +28,7 @@ abstract readonly class VariableSpacer extends Part
         parent::__construct($kind, $casing, $document);
     }
 
+    /** Its shortest length, mm. */
     public function shortestMm(): float
     {
         return $this->minMm;

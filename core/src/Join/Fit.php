@@ -20,6 +20,7 @@ enum Fit: string
     /** One of the two ends is not known. */
     case Unknown = 'unknown';
 
+    /** Whether the two stay together: mated, taped, or not known to miss. */
     public function holds(): bool
     {
         return $this === self::Mates || $this === self::Improvised || $this === self::Unknown;

@@ -34,6 +34,7 @@ final readonly class Answer
     ) {
     }
 
+    /** Everything there is to tell of a rig as it is set. */
     public static function of(Rig $rig): self
     {
         $axis = Axis::of($rig);
@@ -56,6 +57,7 @@ final readonly class Answer
         );
     }
 
+    /** Whether a `stop` finding blocks it. */
     public function isStopped(): bool
     {
         return isset($this->findings[0]) && $this->findings[0]->severity->rank() === 0;

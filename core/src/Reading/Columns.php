@@ -53,6 +53,7 @@ final class Columns
     ) {
     }
 
+    /** A table of one row. */
     public static function ofOne(Reading $reading): self
     {
         return self::ofMany([$reading]);

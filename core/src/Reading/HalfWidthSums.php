@@ -45,6 +45,7 @@ final class HalfWidthSums
         }
     }
 
+    /** One input's share at one row, from the readings with it moved up and down by its half-width. */
     public function addReadings(int $row, UncertainInput $input, Reading $up, Reading $down): void
     {
         foreach (Uncertainty::READINGS as $name) {
@@ -220,6 +221,7 @@ final class HalfWidthSums
         $this->sources = $sources;
     }
 
+    /** One input's share of effective aperture and stops lost at one row; the marked numbers null = not known. */
     public function apertures(int $row, UncertainInput $input, float $one, float $other, ?float $marked1, ?float $marked2): void
     {
         $this->told('effectiveAperture', $row, $input, ($one - $other) ** 2 / 4.0);
@@ -229,12 +231,14 @@ final class HalfWidthSums
         $this->scaled = true;
     }
 
+    /** One input's share of the magnification at one row. */
     public function magnifications(int $row, UncertainInput $input, float $one, float $other): void
     {
         $this->told('magnification', $row, $input, ($one - $other) ** 2 / 4.0);
         $this->scaled = true;
     }
 
+    /** One input's share of working and subject distance (mm) and of the field at one row; magnifications above 0. */
     public function distances(int $row, UncertainInput $input, float $working1, float $working2, float $subject1, float $subject2, float $m1, float $m2): void
     {
         $this->told('workingDistanceMm', $row, $input, ($working1 - $working2) ** 2 / 4.0);

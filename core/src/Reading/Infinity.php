@@ -24,6 +24,7 @@ final readonly class Infinity
     ) {
     }
 
+    /** Whether infinity is reached, by how much it is overshot, mm, or what spacer would keep it (OPTICS.md, "Range, infinity"). */
     public static function of(Rig $rig, Range $range): self
     {
         $reached = $range->reachesInfinity();

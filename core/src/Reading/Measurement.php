@@ -23,6 +23,7 @@ final class Measurement
         };
     }
 
+    /** The one measurement that would settle that input, as a sentence. */
     public static function settling(string $field): string
     {
         return match ($field) {

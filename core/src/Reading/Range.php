@@ -16,10 +16,18 @@ use ZincThimble\Core\Trace\Image;
 final readonly class Range
 {
     /** Samples along each travel, by how many travels there are; more travels than listed take the last. */
-    private const SAMPLES = [1 => 25, 2 => 9, 3 => 5, 4 => 4, 5 => 3];
+    private const SAMPLES = [1 => 33, 2 => 17, 3 => 11, 4 => 6, 5 => 4];
 
     /** Golden section: what is left of an interval after each of these steps is far below a thousandth. */
     private const STEPS = 32;
+
+    /** How many directions aslant, and irrational numbers that spread them. */
+    private const ASLANT = 20;
+
+    private const SPREAD = [0.7548776662466927, 0.5698402909980532, 0.8191725133961645, 0.6710436067037893, 0.5497004779019703];
+
+    /** How many samples are looked about at the most. */
+    private const STARTS = 6;
 
     private const GOLDEN = 0.6180339887498949;
 
@@ -41,11 +49,13 @@ final readonly class Range
     ) {
     }
 
+    /** Whether the least magnification over all travels is 0. */
     public function reachesInfinity(): bool
     {
         return $this->magnification[0] === 0.0;
     }
 
+    /** Over the product of all travels that the rig has, the zoom as set. */
     public static function of(Rig $rig): self
     {
         $travels = array_values(array_filter($rig->focusTravels(), static fn (Travel $travel): bool => $travel->spans()));
@@ -84,22 +94,11 @@ final readonly class Range
         $least = [null, null, null];
         $greatest = [null, null, null];
         for ($q = 0; $q < 3; $q++) {
-            $lowAt = $highAt = -1;
-            $low = INF;
-            $high = -INF;
-            foreach ($found as $n => $values) {
-                if ($values !== null && $values[$q] < $low) {
-                    $low = $values[$q];
-                    $lowAt = $n;
-                }
-                if ($values !== null && $values[$q] > $high) {
-                    $high = $values[$q];
-                    $highAt = $n;
-                }
-            }
-            if ($lowAt >= 0) {
-                $least[$q] = $q === self::MAGNIFICATION && $infinite ? 0.0 : self::refine($sampler, $travels, $samples, $lowAt, $q, -1.0);
-                $greatest[$q] = $q !== self::MAGNIFICATION && $infinite ? null : self::refine($sampler, $travels, $samples, $highAt, $q, 1.0);
+            $lows = self::peaks($found, $many, $samples, $q, -1.0);
+            $highs = self::peaks($found, $many, $samples, $q, 1.0);
+            if ($lows !== [] && $highs !== []) {
+                $least[$q] = $q === self::MAGNIFICATION && $infinite ? 0.0 : self::best($sampler, $travels, $samples, $lows, $q, -1.0);
+                $greatest[$q] = $q !== self::MAGNIFICATION && $infinite ? null : self::best($sampler, $travels, $samples, $highs, $q, 1.0);
             } elseif ($infinite && $q === self::MAGNIFICATION) {
                 $least[$q] = $greatest[$q] = 0.0;
             }
@@ -113,7 +112,53 @@ final readonly class Range
     }
 
     /**
-     * The extreme near the best sample: one travel after the other, between its two neighbours, twice round.
+     * Samples that none of their neighbours along a travel beats (of equals the first), the best first: an image may come and go between the
+     * ends of the travels, and leave more than one stretch to look in.
+     *
+     * @param  list<array{float, float, float}|null>  $found
+     * @param  float  $sign  1 for the greatest, -1 for the least
+     * @return list<int>
+     */
+    private static function peaks(array $found, int $many, int $samples, int $q, float $sign): array
+    {
+        $peaks = [];
+        foreach ($found as $n => $values) {
+            if ($values === null) {
+                continue;
+            }
+            $value = $sign * $values[$q];
+            // A travel that changes nothing but the last digit is level ground.
+            $level = 1e-9 * abs($value);
+            for ($a = 0, $stride = 1; $a < $many; $a++, $stride *= $samples) {
+                $k = intdiv($n, $stride) % $samples;
+                if ($k > 0 && isset($found[$n - $stride]) && $sign * $found[$n - $stride][$q] >= $value - $level
+                    || $k < $samples - 1 && isset($found[$n + $stride]) && $sign * $found[$n + $stride][$q] > $value + $level) {
+                    continue 2;
+                }
+            }
+            $peaks[$n] = $value;
+        }
+        arsort($peaks);
+
+        return array_slice(array_keys($peaks), 0, self::STARTS);
+    }
+
+    /**
+     * @param  list<Travel>  $travels
+     * @param  non-empty-list<int>  $from  samples to look about
+     */
+    private static function best(AxialSampler $sampler, array $travels, int $samples, array $from, int $q, float $sign): float
+    {
+        $best = -INF;
+        foreach ($from as $n) {
+            $best = max($best, $sign * self::refine($sampler, $travels, $samples, $n, $q, $sign));
+        }
+
+        return $sign * $best;
+    }
+
+    /**
+     * The extreme near a sample: one travel after the other, between its two neighbours, twice round.
      *
      * @param  list<Travel>  $travels
      * @param  float  $sign  1 for the greatest, -1 for the least
@@ -135,6 +180,16 @@ final readonly class Range
                 $v1 = self::moved($sampler, $at, $a, $x1, $q, $sign);
                 $v2 = self::moved($sampler, $at, $a, $x2, $q, $sign);
                 for ($step = 0; $step < self::STEPS; $step++) {
+                    if ($v1 === -INF && $v2 === -INF) {
+                        // Neither has an image: what has one lies about the sample that this began from.
+                        [$low, $high] = $at[$a] >= $x2 ? [$x2, $high] : ($at[$a] <= $x1 ? [$low, $x1] : [$x1, $x2]);
+                        $x1 = $high - self::GOLDEN * ($high - $low);
+                        $x2 = $low + self::GOLDEN * ($high - $low);
+                        $v1 = self::moved($sampler, $at, $a, $x1, $q, $sign);
+                        $v2 = self::moved($sampler, $at, $a, $x2, $q, $sign);
+
+                        continue;
+                    }
                     if ($v1 < $v2) {
                         $low = $x1;
                         $x1 = $x2;
@@ -158,7 +213,71 @@ final readonly class Range
             }
         }
 
-        return $sign * $best;
+        return $sign * (count($travels) > 1 ? self::polish($sampler, $travels, $samples, $at, $q, $sign, $best) : $best);
+    }
+
+    /**
+     * From a good place to the best one near it, along the axes and across them: where an image ends aslant to the travels,
+     * one travel after the other gets stuck on the edge. Steps that help are taken again, others halved.
+     *
+     * @param  list<Travel>  $travels
+     * @param  array<int, float>  $at
+     */
+    private static function polish(AxialSampler $sampler, array $travels, int $samples, array $at, int $q, float $sign, float $best): float
+    {
+        $many = count($travels);
+        $steps = [];
+        foreach ($travels as $travel) {
+            $steps[] = ($travel->greatest - $travel->least) / ($samples - 1);
+        }
+        $ways = self::ways($many);
+        for ($share = 0.5; $share > 2e-4; $share *= 0.5) {
+            $tries = 0;
+            do {
+                $better = false;
+                foreach ($ways as $way) {
+                    $there = $at;
+                    foreach ($way as $a => $sense) {
+                        $there[$a] = max($travels[$a]->least, min($travels[$a]->greatest, $at[$a] + $sense * $share * $steps[$a]));
+                    }
+                    $value = self::value($sampler, $there, $q);
+                    if ($value !== -INF && $sign * $value > $best) {
+                        $best = $sign * $value;
+                        $at = $there;
+                        $better = true;
+                    }
+                }
+            } while ($better && ++$tries < 6);
+        }
+
+        return $best;
+    }
+
+    /**
+     * Along each travel, across every two of them, and aslant to all.
+     *
+     * @return list<array<int, float>>
+     */
+    private static function ways(int $many): array
+    {
+        $ways = [];
+        for ($a = 0; $a < $many; $a++) {
+            array_push($ways, [$a => 1.0], [$a => -1.0]);
+            for ($b = 0; $b < $a; $b++) {
+                array_push($ways, [$a => 1.0, $b => 1.0], [$a => 1.0, $b => -1.0], [$a => -1.0, $b => 1.0], [$a => -1.0, $b => -1.0]);
+            }
+        }
+
+        // And aslant, spread evenly: an edge of the image may run in any direction.
+        for ($k = 1; $k <= self::ASLANT; $k++) {
+            $way = [];
+            for ($a = 0; $a < $many; $a++) {
+                $way[$a] = 2.0 * fmod(0.5 + $k * self::SPREAD[$a % 5], 1.0) - 1.0;
+            }
+            $ways[] = $way;
+        }
+
+        return $ways;
     }
 
     /**

@@ -17,6 +17,7 @@ use ZincThimble\Core\Trace\Rays;
  */
 final class Reader
 {
+    /** The readings of a rig as it is set (OPTICS.md, "The rig"). */
     public static function read(Rig $rig): Reading
     {
         $axis = Axis::of($rig);

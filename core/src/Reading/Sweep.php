@@ -34,6 +34,7 @@ final readonly class Sweep
     ) {
     }
 
+    /** Every reading, half-width, finding and drawing position at every place where that control can rest. */
     public static function of(Rig $rig, Travel $travel): self
     {
         $places = Travels::places($rig, $travel);

@@ -21,6 +21,7 @@ final readonly class Arrangement
     {
     }
 
+    /** A rig's parts with how each is set. */
     public static function of(Rig $rig): self
     {
         $set = [];
@@ -78,6 +79,7 @@ final readonly class Arrangement
         return new self(array_values($parts), $this->set);
     }
 
+    /** The part at one place moved to another, places counted after it was taken out. */
     public function moving(int $from, int $to): self
     {
         $parts = $this->parts;
@@ -90,6 +92,11 @@ final readonly class Arrangement
         return new self($parts, $set);
     }
 
+    /**
+     * The rig that these parts make, with the pattern's camera, conditions and subject.
+     *
+     * @throws \ZincThimble\Core\Gear\InvalidFigure as Rig::of() does.
+     */
     public function rig(Rig $pattern): Rig
     {
         $working = array_search(true, array_column($this->set, 'working'), true);

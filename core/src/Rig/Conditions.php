@@ -38,6 +38,7 @@ final readonly class Conditions
     ) {
     }
 
+    /** What the checked fields say, with the defaults of the format. */
     public static function from(Values $values): self
     {
         $limit = $values->floatOrNull('blurLimitMm');

@@ -19,6 +19,7 @@ final readonly class Nudge
     ) {
     }
 
+    /** Nothing moved. */
     public static function none(): self
     {
         /** @var self|null $none */

@@ -94,6 +94,11 @@ final readonly class Rig
         return $this->copy($this->setting->with($kind, $part, $value), $lenses);
     }
 
+    /**
+     * The same parts, set otherwise.
+     *
+     * @throws InvalidFigure names the field of a lens that can't be settled there.
+     */
     public function withSetting(Setting $setting): self
     {
         return self::of($this->camera, $this->chain, $setting, $this->conditions, $this->subject, $this->name, $this->extra);
@@ -120,16 +125,27 @@ final readonly class Rig
         return self::of($this->camera, $chain, $setting, $this->conditions, $this->subject, $this->name, $this->extra);
     }
 
+    /**
+     * The same chain on another camera.
+     *
+     * @throws InvalidFigure as of() does.
+     */
     public function withCamera(Camera $camera): self
     {
         return self::of($camera, $this->chain, $this->setting, $this->conditions, $this->subject, $this->name, $this->extra);
     }
 
+    /**
+     * The same rig read under other conditions.
+     *
+     * @throws InvalidFigure as of() does.
+     */
     public function withConditions(Conditions $conditions): self
     {
         return self::of($this->camera, $this->chain, $this->setting, $conditions, $this->subject, $this->name, $this->extra);
     }
 
+    /** The same rig before another subject; null = none. */
     public function withSubject(?Subject $subject): self
     {
         return self::of($this->camera, $this->chain, $this->setting, $this->conditions, $subject, $this->name, $this->extra);

@@ -30,6 +30,7 @@ final readonly class Setting
     ) {
     }
 
+    /** The same setting with one control of one part changed; the value is not checked. */
     public function with(TravelKind $kind, int $part, float $value): self
     {
         $lengthMm = $this->lengthMm;
@@ -50,6 +51,7 @@ final readonly class Setting
         return new self($lengthMm, $focus, $aperture, $zoomMm, $swingDeg, $shiftMm, $this->working);
     }
 
+    /** How one control of one part is set; null = left alone, or there is none. */
     public function of(TravelKind $kind, int $part): ?float
     {
         return match ($kind) {

@@ -26,6 +26,7 @@ final readonly class Subject
     ) {
     }
 
+    /** What the checked fields say; null where a measure is absent. */
     public static function from(Values $values): self
     {
         return new self(
@@ -41,6 +42,7 @@ final readonly class Subject
         );
     }
 
+    /** Whether it has that trait. */
     public function has(string $trait): bool
     {
         return in_array($trait, $this->traits, true);

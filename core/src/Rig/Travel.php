@@ -17,11 +17,13 @@ final readonly class Travel
     ) {
     }
 
+    /** Whether it goes anywhere: more than a billionth of its unit. */
     public function spans(): bool
     {
         return $this->greatest > $this->least;
     }
 
+    /** The nearest value within its ends. */
     public function clamp(float $value): float
     {
         return max($this->least, min($this->greatest, $value));

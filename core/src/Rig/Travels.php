@@ -41,6 +41,7 @@ final class Travels
         return $travels;
     }
 
+    /** A control by its name, `place.kind`; null = the rig has none of that name. */
     public static function named(Rig $rig, string $name): ?Travel
     {
         foreach (self::of($rig) as $travel) {

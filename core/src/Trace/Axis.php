@@ -92,6 +92,7 @@ final class Axis
     {
     }
 
+    /** Lays a rig out as it is set: groups, openings and metal, mm from the sensor. */
     public static function of(Rig $rig): self
     {
         $axis = new self;

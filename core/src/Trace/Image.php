@@ -17,6 +17,7 @@ enum Image
     /** Slopes at most this steep count as parallel. */
     public const PARALLEL = 1e-9;
 
+    /** By the axial ray's height at the last principal plane, mm, and its slope in front (OPTICS.md, "Axial ray"). */
     public static function of(float $y, float $t): self
     {
         if (abs($t) <= self::PARALLEL && $y !== 0.0 || $y > 0.0 && $t > 0.0) {

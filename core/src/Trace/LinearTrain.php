@@ -230,6 +230,7 @@ final class LinearTrain
         return $stop;
     }
 
+    /** What the axial ray does in front of the rig with the moving part at a place. */
     public function imageAt(float $place): Image
     {
         return Image::of($this->l0 + $this->l1 * $place, $this->t0 + $this->t1 * $place);

@@ -34,6 +34,7 @@ final class Rays
     {
     }
 
+    /** Traces the axial and the field ray through all groups and openings of an axis. */
     public static function through(Axis $axis): self
     {
         $rays = new self;
