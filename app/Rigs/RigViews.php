@@ -43,8 +43,8 @@ use ZincThimble\Core\Gear\Frame;
 use ZincThimble\Core\Gear\Helicoid;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Join\Mating;
+use ZincThimble\Core\Reading\Advice;
 use ZincThimble\Core\Reading\Answer;
-use ZincThimble\Core\Reading\BestAperture;
 use ZincThimble\Core\Reading\Measurement;
 use ZincThimble\Core\Reading\Reach;
 use ZincThimble\Core\Reading\Reader;
@@ -111,7 +111,7 @@ final class RigViews
             $share,
             $row->tags ?? [],
             $this->schools($rig, $answer->reading),
-            $this->advice($rig, $answer->reading),
+            $this->advice($rig),
             (object) $rig->conditions->document->fields,
             array_values(array_filter(array_map(static fn (Frame $mode): ?string => $mode->name, $rig->camera->modes))),
         );
@@ -146,12 +146,12 @@ final class RigViews
         );
     }
 
-    private function advice(CoreRig $rig, Reading $reading): ?AdviceView
+    private function advice(CoreRig $rig): ?AdviceView
     {
-        $depth = $rig->subject?->depthOver($reading->fieldWidthMm);
-        $best = $depth === null || $depth <= 0.0 ? null : BestAperture::of($rig, $depth);
+        $advice = Advice::of($rig);
+        $best = $advice->best;
 
-        return $best === null ? null : new AdviceView($depth, $best->single, $best->singleBlurMm, $best->stacking, $best->stack?->frames, $best->stack?->stepMm);
+        return $best === null || $advice->depthMm === null ? null : new AdviceView($advice->depthMm, $best->single, $best->singleBlurMm, $best->stacking, $best->stack?->frames, $best->stack?->stepMm);
     }
 
     private static function news(\stdClass $news): NewsView

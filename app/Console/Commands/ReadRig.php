@@ -9,6 +9,7 @@ use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\File\Shapes;
 use ZincThimble\Core\Finding\Phrase;
+use ZincThimble\Core\Reading\Advice;
 use ZincThimble\Core\Reading\Answer;
 
 /** Reads a rig file. Exits 0; 1 when a stop finding blocks the rig; 2 when the file can't be read. */
@@ -76,8 +77,35 @@ final class ReadRig extends Command
         $infinity = $answer->infinity;
         $this->line($infinity->reached ? 'Infinity is reached.' : 'Infinity is lost.');
         $this->line('The aperture is worked: '.$answer->rig->inventory->coupling->value.'.');
+        $this->advise($answer);
         foreach ($answer->findings as $finding) {
             $this->line($finding->severity->value.'  '.$finding->code->value.'  '.$finding->message());
+        }
+    }
+
+    /** What to do with it, as far as the file says what it takes to know. */
+    private function advise(Answer $answer): void
+    {
+        $advice = Advice::of($answer->rig);
+        $best = $advice->best;
+        if ($best !== null) {
+            $this->line('Best single shot: '.Phrase::figure($best->single, 'f').'; as a stack: '.Phrase::figure($best->stacking, 'f')
+                .($best->stack === null ? '' : ', '.$best->stack->frames.' frames of '.Phrase::figure($best->stack->stepMm, 'mm')).'.');
+        }
+        if ($advice->exposureFactor !== null) {
+            $this->line('A meter reading without the rig: '.Phrase::digits($advice->exposureFactor).' times as long.');
+        }
+        foreach (['Shutter for this light' => $advice->exposureS, 'Longest for what moves across' => $advice->longestAcrossS, 'Longest for what moves to and fro' => $advice->longestToAndFroS, 'Longest for the usual sway' => $advice->longestSwayS] as $what => $seconds) {
+            if ($seconds !== null) {
+                $this->line($what.': '.Phrase::figure($seconds, 's').'.');
+            }
+        }
+        if ($advice->balanceMm !== null) {
+            $this->line('It balances '.Phrase::figure($advice->balanceMm, 'mm').' from the sensor.');
+        }
+        $clear = [...array_map(static fn (float $stop): string => Phrase::figure($stop, 'f'), $advice->clearApertures), ...array_map(static fn (float $mm): string => Phrase::figure($mm, 'mm'), $advice->clearZoomsMm), ...$advice->clearModes];
+        if ($clear !== []) {
+            $this->line('The corner is clear at '.implode(', ', $clear).'.');
         }
     }
 

@@ -5,14 +5,19 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Tests\Reading;
 
 use PHPUnit\Framework\TestCase;
+use ZincThimble\Core\File\RigFile;
+use ZincThimble\Core\Reading\Advice;
+use ZincThimble\Core\Reading\Balance;
 use ZincThimble\Core\Reading\BellowsMovements;
 use ZincThimble\Core\Reading\BestAperture;
 use ZincThimble\Core\Reading\Detail;
 use ZincThimble\Core\Reading\Light;
 use ZincThimble\Core\Reading\Reader;
 use ZincThimble\Core\Reading\Stack;
+use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
 use ZincThimble\Core\Tests\WorkedCases;
+use ZincThimble\Core\Trace\Axis;
 
 /** Apertures, stacks, light and movements: what a photographer does with the readings. */
 final class AdviceTest extends TestCase
@@ -91,5 +96,61 @@ final class AdviceTest extends TestCase
         $this->assertEqualsWithDelta(2.5, BellowsMovements::cameraShiftMovesFieldMm(5.0, 2.0), 1e-12);
         $this->assertEqualsWithDelta(2.0 * hypot(22.0, 12.0), BellowsMovements::neededCircleMm(36.0, 24.0, -4.0), 1e-12);
         $this->assertEqualsWithDelta(2.0 * sin(deg2rad(5.0)) * 1.5, BellowsMovements::swingMovesFieldMm(2.0, 5.0, 2.0), 1e-12);
+    }
+
+    public function test_advice_says_what_each_rule_says_of_the_rig(): void
+    {
+        $rig = self::rig(['support' => 'hand', 'iso' => 200, 'ev' => 12], ['widthMm' => 20, 'depthMm' => 3, 'radiusMm' => 15, 'acrossMmS' => 4, 'toAndFroMmS' => 2]);
+        $reading = Reader::read($rig);
+        $advice = Advice::of($rig, 1.25);
+        $m = (float) $reading->magnification;
+        $n = (float) $reading->effectiveAperture;
+        $half = (float) $reading->fieldWidthMm / 2;
+        $sag = $half >= 15 ? 15.0 : 15 - sqrt(225 - $half ** 2);
+        $this->assertEqualsWithDelta(3 + $sag, $advice->depthMm, 1e-9);
+        $this->assertEquals(BestAperture::of($rig, 3 + $sag, null, 1.25), $advice->best);
+        $this->assertEqualsWithDelta(($n / 4) ** 2, $advice->exposureFactor, 1e-9);
+        $this->assertEqualsWithDelta($n ** 2 * 100 / (200 * 2 ** 12), $advice->exposureS, 1e-12);
+        $this->assertEqualsWithDelta($rig->blurLimitMm / (4 * $m), $advice->longestAcrossS, 1e-12);
+        $this->assertEqualsWithDelta((float) $reading->depthOfFieldMm / 2, $advice->longestToAndFroS, 1e-12);
+        // Half the slice, at 1 mm in half a second.
+        $this->assertEqualsWithDelta((float) $reading->depthOfFieldMm / 2 / 2, $advice->longestSwayS, 1e-12);
+        $this->assertEqualsWithDelta(Balance::balancePoint($rig, Axis::of($rig))[0], $advice->balanceMm, 1e-12);
+        $this->assertEqualsWithDelta(28 * sqrt(2) / 0.2 / ($n / 4), Advice::flashMarked($rig, 28, 0.2), 1e-9);
+        $blank = Advice::of(self::rig([], []));
+        foreach (['best', 'depthMm', 'exposureS', 'longestAcrossS', 'longestToAndFroS', 'longestSwayS'] as $silent) {
+            $this->assertNull($blank->{$silent}, $silent);
+        }
+    }
+
+    public function test_what_clears_a_dark_corner_clears_it_and_nothing_else_does(): void
+    {
+        $rig = self::rig([], [], 17.0);
+        $this->assertLessThan(0.999, Reader::read($rig)->cornerBrightness);
+        $advice = Advice::of($rig);
+        $this->assertSame(['middle'], $advice->clearModes);
+        $clear = static fn (Rig $set): bool => Reader::read($set)->cornerBrightness >= 0.999;
+        foreach ([2.8, 4.0, 5.6, 8.0, 11.0, 16.0, 22.0] as $stop) {
+            $this->assertSame($clear($rig->with(TravelKind::Aperture, 1, $stop)), in_array($stop, $advice->clearApertures, true), 'f/'.$stop);
+        }
+        $this->assertSame([], Advice::of(self::rig([], [], 60.0))->clearModes, 'nothing to clear');
+    }
+
+    /**
+     * @param  array<string, mixed>  $conditions
+     * @param  array<string, mixed>  $subject
+     */
+    private static function rig(array $conditions, array $subject, float $clearMm = 60.0): Rig
+    {
+        return RigFile::read(json_decode(json_encode([
+            'format' => RigFile::FORMAT, 'version' => 1,
+            'camera' => ['registerMm' => 44.5, 'massG' => 700, 'sensor' => ['widthMm' => 36, 'heightMm' => 24, 'columns' => 6000, 'rows' => 4000], 'modes' => [['name' => 'middle', 'widthMm' => 9, 'heightMm' => 6]]],
+            'chain' => [
+                ['kind' => 'tube', 'lengthMm' => 40, 'massG' => 90, 'clearMm' => $clearMm],
+                ['kind' => 'lens', 'focalLengthMm' => 50, 'registerMm' => 44.5, 'frontRimMm' => 36, 'massG' => 200, 'focusing' => 'fixed', 'principalGapMm' => -6, 'pupilRatio' => 1.1,
+                    'aperture' => ['widest' => 2.8, 'smallest' => 22, 'control' => 'ring'], 'set' => ['aperture' => 4]],
+            ],
+            'conditions' => (object) $conditions,
+        ] + ($subject === [] ? [] : ['subject' => $subject]), JSON_THROW_ON_ERROR), false, 64, JSON_THROW_ON_ERROR));
     }
 }
