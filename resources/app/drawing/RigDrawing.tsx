@@ -364,6 +364,8 @@ function SubjectPlane({
     const bottom = Math.min(frame.ruleY - 12, y(-Math.max(26, drawing.tipDiameterMm * 0.62)));
     const dimension = Math.max(top + 18, rim - 14);
     const narrow = Math.abs(at - tip) < 84;
+    // Right at the edge the figure stands on the other side.
+    const edge = Math.max(at, tip) > frame.width - 66;
     const inside = workingDistanceMm < 0;
     return (
         <g>
@@ -395,11 +397,11 @@ function SubjectPlane({
             )}
             <g className="figures">
                 <text
-                    x={narrow ? Math.max(at, tip) + 6 : (tip + at) / 2}
+                    x={narrow ? (edge ? Math.min(at, tip) - 6 : Math.max(at, tip) + 6) : (tip + at) / 2}
                     y={narrow ? dimension + 4 : dimension - 6}
                     fontSize={13}
                     fontWeight={600}
-                    textAnchor={narrow ? 'start' : 'middle'}
+                    textAnchor={narrow ? (edge ? 'end' : 'start') : 'middle'}
                     fill="var(--ink)"
                 >
                     {length(workingDistanceMm, units)}
