@@ -1,7 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { digits, exported, openDemonstration, shown } from './demonstration';
-
-const chainOf = (page: Page) => page.getByRole('listbox', { name: /from camera to subject/ });
+import { byKeys, chainOf, digits, exported, newRigByKeys, openDemonstration, shown } from './demonstration';
 
 async function newRig(page: Page): Promise<void> {
     await page.getByRole('button', { name: 'Rigs' }).click();
@@ -24,19 +22,9 @@ async function readsTheSame(page: Page): Promise<{ magnification: number }> {
 
 test('by keyboard alone: a wide lens reversed on bellows behind two adapters, set to 6 : 1', async ({ page }) => {
     await openDemonstration(page);
-    await page.getByRole('button', { name: 'Rigs' }).focus();
-    await page.keyboard.press('Enter');
-    await page.getByRole('menuitem', { name: 'New rig' }).press('Enter');
+    await newRigByKeys(page);
     const chain = chainOf(page);
-    await expect(chain.getByRole('option')).toHaveCount(2);
-    const putIn = async (name: string, count: number) => {
-        await chain.focus();
-        await page.keyboard.press('i');
-        await page.keyboard.type(name);
-        await expect(page.getByRole('option', { name: new RegExp(name), selected: true }).first()).toBeVisible();
-        await page.keyboard.press('Enter');
-        await expect(chain.getByRole('option')).toHaveCount(count);
-    };
+    const putIn = byKeys(page);
     // The bellows bring the adapter along that leads to them; the lens goes on the ring backwards.
     await putIn('Rail bellows', 6);
     await putIn('Reversing ring', 8);

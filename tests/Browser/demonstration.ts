@@ -14,6 +14,31 @@ export async function openDemonstration(page: Page, rig?: string): Promise<void>
     }
 }
 
+/** The rig as the list of its parts and joints. */
+export const chainOf = (page: Page) => page.getByRole('listbox', { name: /from camera to subject/ });
+
+/** A new rig from the menu, without a mouse. */
+export async function newRigByKeys(page: Page): Promise<void> {
+    await page.getByRole('button', { name: 'Rigs' }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('menuitem', { name: 'New rig' }).press('Enter');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Unnamed rig');
+    await expect(chainOf(page).getByRole('option')).toHaveCount(2);
+}
+
+/** Puts a part in at the chosen joint by its name, and waits for so many parts and joints. */
+export function byKeys(page: Page): (name: string, count: number) => Promise<void> {
+    const chain = chainOf(page);
+    return async (name, count) => {
+        await chain.focus();
+        await page.keyboard.press('i');
+        await page.keyboard.type(name);
+        await expect(page.getByRole('option', { name: new RegExp(name), selected: true }).first()).toBeVisible();
+        await page.keyboard.press('Enter');
+        await expect(chain.getByRole('option')).toHaveCount(count);
+    };
+}
+
 /** The figure of a reading, as shown. */
 export async function shown(page: Page, reading: string): Promise<string> {
     return page.getByRole('region', { name: reading, exact: true }).locator('[data-figure]').innerText();

@@ -1,26 +1,14 @@
 import { expect, test } from '@playwright/test';
-import { digits, exported, openDemonstration, shown } from './demonstration';
+import { byKeys, chainOf, digits, exported, newRigByKeys, openDemonstration, shown } from './demonstration';
 
 test('a rig built by keyboard alone reads what rig:read prints for its exported file', async ({ page }) => {
     await openDemonstration(page);
-    const chain = page.getByRole('listbox', { name: /from camera to subject/ });
+    const chain = chainOf(page);
     const selected = chain.locator('[aria-selected=true]');
 
     // A new rig from the menu, without a mouse.
-    await page.getByRole('button', { name: 'Rigs' }).focus();
-    await page.keyboard.press('Enter');
-    await page.getByRole('menuitem', { name: 'New rig' }).press('Enter');
-    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Unnamed rig');
-    await expect(chain.getByRole('option')).toHaveCount(2);
-
-    const putIn = async (name: string, count: number) => {
-        await chain.focus();
-        await page.keyboard.press('i');
-        await page.keyboard.type(name);
-        await expect(page.getByRole('option', { name: new RegExp(name), selected: true }).first()).toBeVisible();
-        await page.keyboard.press('Enter');
-        await expect(chain.getByRole('option')).toHaveCount(count);
-    };
+    await newRigByKeys(page);
+    const putIn = byKeys(page);
     await putIn('Tern to Larch', 4);
     await putIn('Tube 31', 6);
     await putIn('Tube 9', 8);
