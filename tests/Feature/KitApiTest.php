@@ -135,6 +135,22 @@ final class KitApiTest extends TestCase
         $this->assertEqualsWithDelta(32 / 62, $this->getJson("/api/rigs/{$rig->id}")->json('readings.magnification'), 1e-9);
     }
 
+    public function test_a_rig_that_can_not_follow_keeps_the_old_part_and_says_so(): void
+    {
+        $rig = $this->rigOf($this->user, 'Tower clock tooth');
+        $this->postJson("/api/rigs/{$rig->id}/steps", ['revision' => $rig->revision, 'step' => ['action' => 'describe', 'document' => ['conditions' => ['mode' => 'video crop']]]])->assertOk();
+        $camera = $this->part('Body A');
+        $fields = ['kind' => 'camera'] + get_object_vars($camera->document);
+        unset($fields['modes']);
+        $this->putJson($this->at('parts/'.$camera->id), ['version' => $camera->version, 'part' => $fields])->assertOk();
+        $told = $this->getJson("/api/rigs/{$rig->id}")->assertOk()->json();
+        $this->assertFalse($told['news'][0]['followed']);
+        $this->assertSame('the camera has no mode of that name', $told['news'][0]['reason']);
+        $this->assertSame(['video crop'], $told['modes']);
+        // Another rig on the same camera follows.
+        $this->assertSame([], $this->getJson('/api/rigs/'.$this->rigOf($this->user, 'Sedge seed, coat pattern')->id)->json('modes'));
+    }
+
     public function test_a_setting_that_the_corrected_part_can_not_reach_is_brought_within(): void
     {
         $rig = $this->rigOf($this->user, 'Sedge seed, coat pattern');
