@@ -91,14 +91,15 @@ final readonly class Range
             }
         }
 
+        $edges = $many > 1 && in_array(null, $found, true);
         $least = [null, null, null];
         $greatest = [null, null, null];
         for ($q = 0; $q < 3; $q++) {
             $lows = self::peaks($found, $many, $samples, $q, -1.0);
             $highs = self::peaks($found, $many, $samples, $q, 1.0);
             if ($lows !== [] && $highs !== []) {
-                $least[$q] = $q === self::MAGNIFICATION && $infinite ? 0.0 : self::best($sampler, $travels, $samples, $lows, $q, -1.0);
-                $greatest[$q] = $q !== self::MAGNIFICATION && $infinite ? null : self::best($sampler, $travels, $samples, $highs, $q, 1.0);
+                $least[$q] = $q === self::MAGNIFICATION && $infinite ? 0.0 : self::best($sampler, $travels, $samples, $lows, $q, -1.0, $edges);
+                $greatest[$q] = $q !== self::MAGNIFICATION && $infinite ? null : self::best($sampler, $travels, $samples, $highs, $q, 1.0, $edges);
             } elseif ($infinite && $q === self::MAGNIFICATION) {
                 $least[$q] = $greatest[$q] = 0.0;
             }
@@ -139,19 +140,46 @@ final readonly class Range
             $peaks[$n] = $value;
         }
         arsort($peaks);
+        // Along an edge of the image stands a stair of peaks: one of those side by side is enough to begin from.
+        $chosen = [];
+        foreach (array_keys($peaks) as $n) {
+            foreach ($chosen as $other) {
+                if (self::areSideBySide($n, $other, $many, $samples)) {
+                    continue 2;
+                }
+            }
+            $chosen[] = $n;
+            if (count($chosen) === self::STARTS) {
+                break;
+            }
+        }
 
-        return array_slice(array_keys($peaks), 0, self::STARTS);
+        return $chosen;
+    }
+
+    private static function areSideBySide(int $n, int $other, int $many, int $samples): bool
+    {
+        for ($a = 0; $a < $many; $a++) {
+            if (abs($n % $samples - $other % $samples) > 1) {
+                return false;
+            }
+            $n = intdiv($n, $samples);
+            $other = intdiv($other, $samples);
+        }
+
+        return true;
     }
 
     /**
      * @param  list<Travel>  $travels
      * @param  non-empty-list<int>  $from  samples to look about
+     * @param  bool  $edges  whether somewhere among the samples there is no image
      */
-    private static function best(AxialSampler $sampler, array $travels, int $samples, array $from, int $q, float $sign): float
+    private static function best(AxialSampler $sampler, array $travels, int $samples, array $from, int $q, float $sign, bool $edges): float
     {
         $best = -INF;
         foreach ($from as $n) {
-            $best = max($best, $sign * self::refine($sampler, $travels, $samples, $n, $q, $sign));
+            $best = max($best, $sign * self::refine($sampler, $travels, $samples, $n, $q, $sign, $edges));
         }
 
         return $sign * $best;
@@ -163,7 +191,7 @@ final readonly class Range
      * @param  list<Travel>  $travels
      * @param  float  $sign  1 for the greatest, -1 for the least
      */
-    private static function refine(AxialSampler $sampler, array $travels, int $samples, int $n, int $q, float $sign): float
+    private static function refine(AxialSampler $sampler, array $travels, int $samples, int $n, int $q, float $sign, bool $edges): float
     {
         $at = self::place($travels, $samples, $n);
         $best = $sign * self::value($sampler, $at, $q);
@@ -213,7 +241,54 @@ final readonly class Range
             }
         }
 
+        if ($edges) {
+            [$at, $best] = self::follow($sampler, $travels, $samples, $at, $q, $sign, $best);
+        }
+
         return $sign * (count($travels) > 1 ? self::polish($sampler, $travels, $samples, $at, $q, $sign, $best) : $best);
+    }
+
+    /**
+     * Along the edge where an image ends: for places all along one travel, another is brought to its best there. An edge
+     * that runs nearly along a travel leaves no straight way to a better place.
+     *
+     * @param  list<Travel>  $travels
+     * @param  array<int, float>  $at
+     * @return array{array<int, float>, float}
+     */
+    private static function follow(AxialSampler $sampler, array $travels, int $samples, array $at, int $q, float $sign, float $best): array
+    {
+        $found = $at;
+        foreach ($travels as $a => $outer) {
+            foreach ($travels as $b => $inner) {
+                if ($a === $b) {
+                    continue;
+                }
+                $reach = 2.0 * ($inner->greatest - $inner->least) / ($samples - 1);
+                for ($k = 0; $k < $samples; $k++) {
+                    $there = $at;
+                    $there[$a] = $outer->least + ($outer->greatest - $outer->least) * $k / ($samples - 1);
+                    // Halving steps from where it stood: the last place with an image on the way up, and on the way down.
+                    for ($step = $reach; $step > $reach * 1e-4; $step *= 0.5) {
+                        foreach ([$step, -$step] as $by) {
+                            $next = $there;
+                            $next[$b] = max($inner->least, min($inner->greatest, $there[$b] + $by));
+                            $here = self::value($sampler, $there, $q);
+                            $value = self::value($sampler, $next, $q);
+                            if ($value !== -INF && ($here === -INF || $sign * $value > $sign * $here)) {
+                                $there = $next;
+                                if ($sign * $value > $best) {
+                                    $best = $sign * $value;
+                                    $found = $next;
+                                }
+                            }
+                        }
+                    }
+                }
+            }
+        }
+
+        return [$found, $best];
     }
 
     /**
