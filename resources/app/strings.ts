@@ -29,6 +29,7 @@ export const strings = {
     },
     bench: {
         rigs: 'Rigs',
+        thisRig: 'This rig',
         newRig: 'New rig',
         keep: 'Keep as…',
         rename: 'Rename…',

@@ -96,8 +96,12 @@ test.describe('axe finds nothing serious and the console stays quiet', () => {
         await page.getByRole('button', { name: 'Subject…' }).click();
         await nothingSerious(page);
         await page.keyboard.press('Escape');
-        for (const name of ['All rigs…', 'Compare two states…']) {
-            await page.getByRole('button', { name: 'Rigs' }).click();
+        for (const [menu, name] of [
+            ['Rigs', 'All rigs…'],
+            ['This rig', 'Compare two states…'],
+        ] as const) {
+            await page.getByRole('button', { name: menu }).click();
+            await nothingSerious(page);
             await page.getByRole('menuitem', { name }).click();
             await expect(page.getByRole('dialog')).toBeVisible();
             await nothingSerious(page);

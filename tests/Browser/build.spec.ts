@@ -154,7 +154,7 @@ test('first rigs, subject, charts, the other school, states and tags', async ({ 
     await expect(page.getByText(/Sharpest in one shot through this subject/)).toBeVisible();
     await page.keyboard.press('Escape');
 
-    await page.getByRole('button', { name: 'Rigs' }).click();
+    await page.getByRole('button', { name: 'This rig' }).click();
     await page.getByRole('menuitem', { name: 'Compare two states…' }).click();
     const states = page.getByRole('dialog', { name: 'Two states of this rig' });
     await states.getByLabel('One state').selectOption('0');
@@ -169,12 +169,12 @@ test('first rigs, subject, charts, the other school, states and tags', async ({ 
     await expect(page.getByRole('list', { name: 'Rigs' }).getByRole('button')).toHaveCount(1);
     await page.keyboard.press('Escape');
 
-    await page.getByRole('button', { name: 'Rigs' }).click();
+    await page.getByRole('button', { name: 'This rig' }).click();
     await page.getByRole('menuitem', { name: 'Duplicate' }).click();
     await expect(page.getByRole('button', { name: /^Undo/ })).toBeDisabled();
 
     const saved = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'Rigs' }).click();
+    await page.getByRole('button', { name: 'This rig' }).click();
     await page.getByRole('menuitem', { name: 'Drawing as SVG' }).click();
     const file = await saved;
     expect(file.suggestedFilename()).toBe('unnamed-rig.svg');

@@ -177,7 +177,7 @@ test('a new account begins with an empty shelf that says how', async ({ page }) 
 test('a shared link shows the rig to anybody until it is withdrawn', async ({ page, browser }) => {
     await openDemonstration(page, 'Lichen disc');
     const told = await exported(page);
-    await page.getByRole('button', { name: 'Rigs' }).click();
+    await page.getByRole('button', { name: 'This rig' }).click();
     await page.getByRole('menuitem', { name: 'Share a link…' }).click();
     await page.getByRole('button', { name: 'Make a link' }).click();
     const address = await page.getByLabel('Link').inputValue();

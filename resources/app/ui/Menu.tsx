@@ -11,7 +11,7 @@ export function Menu({ label, children, align = 'start' }: { label: ReactNode; c
                 <DropdownMenu.Content
                     align={align}
                     sideOffset={6}
-                    className="slim-scroll z-20 max-h-[70vh] max-w-[min(420px,calc(100vw-16px))] min-w-[200px] overflow-auto border border-ink bg-plate py-1"
+                    className="slim-scroll z-20 max-h-[80vh] max-w-[min(420px,calc(100vw-16px))] min-w-[200px] overflow-auto border border-ink bg-plate py-1"
                 >
                     {children}
                 </DropdownMenu.Content>

@@ -58,24 +58,27 @@ export function RigMenu({ id, rigs, name, onKeep, onKeys, onAll, onStates, onSvg
     });
     return (
         <>
-            <Menu label={strings.bench.rigs} align="end">
-                <MenuItem onSelect={() => start.mutate()}>{strings.bench.newRig}</MenuItem>
+            <Menu label={strings.bench.thisRig} align="end">
                 <MenuItem onSelect={onKeep}>{name === null ? strings.bench.keep : strings.bench.rename}</MenuItem>
                 <MenuItem onSelect={() => copy.mutate()}>{strings.rigs.copy}</MenuItem>
-                <MenuItem onSelect={onAll}>{strings.rigs.all}</MenuItem>
                 <MenuItem onSelect={onStates}>{strings.states.menu}</MenuItem>
+                <MenuItem onSelect={() => setSharing(true)}>{strings.share.menu}</MenuItem>
                 <MenuLine />
                 <MenuItem onSelect={onSvg}>{strings.bench.exportSvg}</MenuItem>
                 <MenuItem onSelect={() => print()}>{strings.bench.print}</MenuItem>
                 <MenuItem onSelect={() => location.assign(api.fileAddress(id))}>{strings.bench.exportFile}</MenuItem>
-                <MenuItem onSelect={() => file.current?.click()}>{strings.bench.importFile}</MenuItem>
-                <MenuItem onSelect={() => setSharing(true)}>{strings.share.menu}</MenuItem>
+                <MenuLine />
                 <MenuItem onSelect={onKeys}>{strings.bench.key}</MenuItem>
                 <MenuItem onSelect={() => setDeleting(true)}>{strings.bench.remove}</MenuItem>
+            </Menu>
+            <Menu label={strings.bench.rigs} align="end">
+                <MenuItem onSelect={() => start.mutate()}>{strings.bench.newRig}</MenuItem>
+                <MenuItem onSelect={() => file.current?.click()}>{strings.bench.importFile}</MenuItem>
+                <MenuItem onSelect={onAll}>{strings.rigs.all}</MenuItem>
                 <MenuLine />
                 {rigs
                     .filter((rig) => rig.id !== id)
-                    .slice(0, 12)
+                    .slice(0, 8)
                     .map((rig) => (
                         <MenuItem key={rig.id} onSelect={() => void navigate(`/bench/${rig.id}`)} note={rig.parts}>
                             {rig.name ?? strings.bench.unnamed}

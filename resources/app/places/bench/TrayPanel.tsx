@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useDraggable } from '@dnd-kit/core';
 import { Command } from 'cmdk';
 import { useState, type KeyboardEvent, type Ref } from 'react';
@@ -21,11 +21,8 @@ interface Props {
 export function TrayPanel({ ref, rig, place, busy, swapping, onInsert, onLeave }: Props) {
     const [search, setSearch] = useState('');
     const [chosen, setChosen] = useState('');
-    const tray = useQuery({
-        queryKey: ['tray', rig.id, rig.revision, place],
-        queryFn: () => api.tray(rig.id, place),
-        placeholderData: keepPreviousData,
-    });
+    const of = { queryKey: ['tray', rig.id, rig.revision, place], queryFn: () => api.tray(rig.id, place) };
+    const tray = useQuery({ ...of, placeholderData: keepPreviousData });
     const parts = tray.data?.parts ?? [];
     const fitting = parts.filter((each) => each.fits).length;
     const words = search.toLowerCase().split(/\s+/).filter(Boolean);
@@ -38,10 +35,15 @@ export function TrayPanel({ ref, rig, place, busy, swapping, onInsert, onLeave }
     const fits = matching.filter(usable);
     const active = fits.find((each) => keyOf(each) === chosen) ?? fits[0];
 
-    const insert = (each: Schema['TrayPart']) => {
+    const queries = useQueryClient();
+    const insert = async (each: Schema['TrayPart']) => {
         if (!usable(each) || busy) return;
         setSearch('');
-        void onInsert(swapping === null ? [...each.via, each.part.id] : [each.part.id]).catch(() => undefined);
+        // For a moment the tray shows what went on the joint before: what leads to this one is asked anew.
+        const now = tray.isPlaceholderData ? await queries.query(of) : tray.data;
+        const fresh = now?.parts.find(({ part }) => part.id === each.part.id);
+        if (!fresh || !usable(fresh)) return;
+        await onInsert(swapping === null ? [...fresh.via, fresh.part.id] : [fresh.part.id]);
     };
     const onKeyDown = (event: KeyboardEvent) => {
         if (event.key === 'Escape') {
@@ -76,10 +78,22 @@ export function TrayPanel({ ref, rig, place, busy, swapping, onInsert, onLeave }
                     className="ml-auto w-40 border-b border-ink bg-transparent px-1 py-0.5 text-sm outline-none placeholder:text-soft focus:border-brass"
                 />
             </div>
-            <Command.List className="slim-scroll min-h-0 flex-1 overflow-y-auto pb-2 max-lg:max-h-[420px] [&>[cmdk-list-sizer]]:flex [&>[cmdk-list-sizer]]:flex-wrap [&>[cmdk-list-sizer]]:gap-1.5">
-                <Command.Empty className="text-sm text-soft">{strings.tray.none}</Command.Empty>
+            <Command.List
+                aria-busy={tray.isPending}
+                className="slim-scroll min-h-0 flex-1 overflow-y-auto pb-2 max-lg:max-h-[420px] [&>[cmdk-list-sizer]]:flex [&>[cmdk-list-sizer]]:flex-wrap [&>[cmdk-list-sizer]]:gap-1.5"
+            >
+                {matching.length === 0 && !tray.isPending && (
+                    <Command.Item disabled value="none" className="text-sm text-soft">
+                        {strings.tray.none}
+                    </Command.Item>
+                )}
                 {matching.map((each) => (
-                    <TrayItem key={each.part.id} each={each} usable={usable(each)} onSelect={() => insert(each)} />
+                    <TrayItem
+                        key={each.part.id}
+                        each={each}
+                        usable={usable(each)}
+                        onSelect={() => void insert(each).catch(() => undefined)}
+                    />
                 ))}
             </Command.List>
         </Command>
