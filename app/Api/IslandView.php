@@ -7,12 +7,13 @@ namespace App\Api;
 use OpenApi\Attributes as OA;
 
 /** Parts that can be put together. */
-#[OA\Schema(required: ['number', 'cameras', 'parts', 'bridge'])]
+#[OA\Schema(required: ['number', 'cameras', 'parts', 'bridges'])]
 final readonly class IslandView
 {
     /**
      * @param  list<MapPart>  $cameras
      * @param  list<MapPart>  $parts
+     * @param  list<BridgeView>  $bridges  to each other island
      */
     public function __construct(
         #[OA\Property()]
@@ -21,8 +22,8 @@ final readonly class IslandView
         public array $cameras,
         #[OA\Property(items: new OA\Items(ref: MapPart::class))]
         public array $parts,
-        #[OA\Property()]
-        public ?string $bridge,
+        #[OA\Property(items: new OA\Items(ref: BridgeView::class))]
+        public array $bridges,
     ) {
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kits;
 
+use App\Api\BridgeView;
 use App\Api\CrossingView;
 use App\Api\FittingPart;
 use App\Api\HubView;
@@ -36,13 +37,21 @@ final class JoiningViews
     {
         [$cameraRows, $cameras, $rows, $parts] = $this->gear($kit);
         $map = JointMap::of($cameras, $parts);
+        $bridges = array_fill(0, count($map->islands), []);
+        foreach ($map->islands as $i => $island) {
+            foreach (array_slice($map->islands, 0, $i) as $j => $other) {
+                $part = $map->cheapestBridge($other, $island)?->spoken();
+                $bridges[$i][] = new BridgeView($j + 1, $part);
+                $bridges[$j][] = new BridgeView($i + 1, $part);
+            }
+        }
         $islands = [];
         foreach ($map->islands as $i => $island) {
             $islands[] = new IslandView(
                 $i + 1,
                 array_map(fn (int $c): MapPart => new MapPart($cameraRows[$c]->id, 'camera', $cameras[$c]->name ?? 'Camera', null, self::end($cameras[$c]->front)), $island->cameras),
                 array_map(fn (int $p): MapPart => self::part($rows[$p], $parts[$p]), $island->parts),
-                $i === 0 ? null : $map->cheapestBridge($map->islands[0], $island)?->spoken(),
+                $bridges[$i],
             );
         }
         $hub = Hub::best($cameras, $parts);

@@ -130,7 +130,16 @@ test('the joint map shows islands and bridges, and the way from one joint to ano
     await page.getByRole('button', { name: /Helicoid, short/ }).click();
     await page.getByRole('button', { name: 'Add it' }).click();
     await expect(page.getByRole('heading', { name: 'Island 2 · 1 part' })).toBeVisible();
-    await expect(page.getByText(/The cheapest bridge:/)).toBeVisible();
+    const helicoid = page.getByRole('region', { name: 'Island 2 · 1 part' });
+    await expect(helicoid.getByRole('status')).toHaveText(/^The cheapest bridge to where the cameras are: a/);
+
+    // With a third, the bridge between any two of them.
+    await page.getByRole('button', { name: 'Add a part' }).click();
+    await page.getByLabel('Search patterns').fill('small rail');
+    await page.getByRole('button', { name: /^Bellows, small rail/ }).click();
+    await page.getByRole('button', { name: 'Add it' }).click();
+    await helicoid.getByLabel('Bridge of island 2 to').selectOption('island 3');
+    await expect(helicoid.getByRole('status')).toHaveText(/: an adapter, .*(mirror 46 .*M42×1|M42×1 .*mirror 46)/);
 });
 
 test('a guest makes an account, signs out, and finds everything there again', async ({ page }) => {

@@ -203,6 +203,17 @@ final class KitApiTest extends TestCase
         $map = $this->getJson($this->at('map'))->assertOk()->json();
         $this->assertNotEmpty($map['islands'][0]['cameras']);
         $this->assertContains('Clip-on +10', array_column($map['anywhere'], 'name'));
+        $this->assertSame([], $map['islands'][0]['bridges']);
+        foreach ([91, 92] as $mm) {
+            $lone = ['kind' => 'tube', 'name' => "Lone {$mm}", 'lengthMm' => 10, 'rear' => "thread:{$mm}x1", 'front' => "thread:{$mm}x1"];
+            $this->postJson($this->at('parts'), ['parts' => [$lone]])->assertCreated();
+        }
+        $apart = $this->getJson($this->at('map'))->assertOk()->json('islands');
+        $this->assertSame([[2, 3], [1, 3], [1, 2]], array_map(fn (array $island): array => array_column($island['bridges'], 'to'), $apart));
+        // Between the two lone tubes, as told from either, and not the way to the cameras.
+        $this->assertSame('a step ring, male M91×1 to female M92×1', $apart[1]['bridges'][1]['part']);
+        $this->assertSame($apart[1]['bridges'][1]['part'], $apart[2]['bridges'][1]['part']);
+        $this->assertSame($apart[0]['bridges'][0]['part'], $apart[1]['bridges'][0]['part']);
         $way = $this->getJson($this->at('crossing').'?front=tern&rear='.urlencode('thread:39x26tpi'))->assertOk()->json();
         // Two ways of two rings; the shorter one wins.
         $this->assertSame(['Tern to M48', 'M48 to 39 × 26 tpi'], $way['path']);

@@ -774,6 +774,11 @@ export interface components {
             /** Format: float */
             stepMm: number | null;
         };
+        /** @description The cheapest part that would join an island to another; null when no single part does. */
+        BridgeView: {
+            to: number;
+            part: string | null;
+        };
         /** @description The camera of a rig. */
         CameraView: {
             partId: number | null;
@@ -1007,7 +1012,7 @@ export interface components {
             number: number;
             cameras: components["schemas"]["MapPart"][];
             parts: components["schemas"]["MapPart"][];
-            bridge: string | null;
+            bridges: components["schemas"]["BridgeView"][];
         };
         /** @description A joint to choose from. */
         JointView: {

@@ -8,17 +8,18 @@ import { boxWidth, linesOf, linkText, planOf, type IslandPlan } from './islandPl
 
 const say = strings.map;
 
-/** What joins what: the islands of the kit, the cheapest bridge to each, and the way from one joint to another. */
+/** What joins what: the islands of the kit, the cheapest bridge between two, and the way from one joint to another. */
 export function JointMap({ kit, joints, onChoose }: { kit: KitView; joints: Schema['JointView'][]; onChoose: (part: number) => void }) {
     const map = useQuery({ queryKey: ['map', kit.id, kit.revision], queryFn: () => api.map(kit.id) });
     if (map.isError) return <p role="alert">{map.error.message}</p>;
     if (!map.data) return <p className="py-4" aria-busy="true" />;
     const { islands, anywhere, loose, hub } = map.data;
+    const mainland = islands[0] !== undefined && islands[0].cameras.length > 0;
     return (
         <>
             <p className="max-w-[70ch] py-3 text-sm text-soft">{say.text(islands.length)}</p>
             {islands.map((island) => (
-                <Island key={island.number} island={island} onChoose={onChoose} />
+                <Island key={island.number} island={island} mainland={mainland} onChoose={onChoose} />
             ))}
             {[
                 [say.anywhere, anywhere],
@@ -42,23 +43,49 @@ export function JointMap({ kit, joints, onChoose }: { kit: KitView; joints: Sche
     );
 }
 
-function Island({ island, onChoose }: { island: Schema['IslandView']; onChoose: (part: number) => void }) {
+function Island({ island, mainland, onChoose }: { island: Schema['IslandView']; mainland: boolean; onChoose: (part: number) => void }) {
     const plan = planOf(island);
     const all = [...island.cameras, ...island.parts];
     const title = island.number === 1 && island.cameras.length > 0 ? say.main(all.length) : say.island(island.number, all.length);
     return (
         <section className="border-b-2 border-ink py-3" aria-label={title}>
             <h2 className="text-sm font-semibold">{title}</h2>
-            {island.bridge !== null && (
-                <p className="pt-1 text-sm text-brass">
-                    {say.bridge} {island.bridge}.
-                </p>
-            )}
+            {island.bridges.length > 0 && <Bridge island={island} mainland={mainland} />}
             <div className="slim-scroll overflow-x-auto py-3" tabIndex={0} role="region" aria-label={say.drawing(title)}>
                 <Drawing plan={plan} />
             </div>
             <Names parts={all} onChoose={onChoose} />
         </section>
+    );
+}
+
+/** The cheapest bridge from this island to another, at first to the one with the cameras. */
+function Bridge({ island, mainland }: { island: Schema['IslandView']; mainland: boolean }) {
+    const [chosen, choose] = useState(1);
+    const bridge = island.bridges.find(({ to }) => to === chosen) ?? island.bridges[0];
+    if (bridge === undefined) return null;
+    const name = (to: number) => (to === 1 && mainland ? say.mainland : say.other(to));
+    return (
+        <p className="pt-1 text-sm text-brass" role="status">
+            {say.bridge}{' '}
+            {island.bridges.length === 1 ? (
+                name(bridge.to)
+            ) : (
+                <select
+                    aria-label={say.bridgeTo(island.number)}
+                    value={bridge.to}
+                    onChange={(event) => choose(Number(event.target.value))}
+                    className="border-b-2 border-brass bg-plate px-1 py-0.5 text-ink"
+                >
+                    {island.bridges.map(({ to }) => (
+                        <option key={to} value={to}>
+                            {name(to)}
+                        </option>
+                    ))}
+                </select>
+            )}
+            : {bridge.part ?? say.noBridge}.
+        </p>
     );
 }
 
