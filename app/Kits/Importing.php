@@ -98,11 +98,7 @@ final class Importing
             if (self::same($old[$field] ?? null, $new[$field] ?? null)) {
                 continue;
             }
-            try {
-                $changed[] = FieldGuide::of($item->kind, $field)['label'];
-            } catch (\LogicException) {
-                $changed[] = $field;
-            }
+            $changed[] = FieldGuide::orName($item->kind, $field)['label'];
         }
 
         return $changed;
@@ -118,7 +114,7 @@ final class Importing
 
     private static function name(KitItem $item): string
     {
-        return is_string($item->fields['name'] ?? null) ? $item->fields['name'] : ucfirst(str_replace('-', ' ', $item->kind->value));
+        return is_string($item->fields['name'] ?? null) ? $item->fields['name'] : ucfirst($item->kind->spoken());
     }
 
     private static function refused(Fault $fault, string $as): ImportRow

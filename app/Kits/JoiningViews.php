@@ -88,13 +88,9 @@ final class JoiningViews
         $crossing = Crossing::of($front, $rear, $hand, $register($front), $register($rear));
         $fitting = [];
         foreach ($parts as $p => $part) {
-            $fit = Mating::ofEnds($front, $part->casing->rear);
-            $turned = $part instanceof Lens && Mating::ofEnds($front, $part->turned()->casing->rear) === Fit::Mates;
-            $fitting[] = new FittingPart($rows[$p]->id, $part->label(), $part->kind->value, $fit->holds() && $fit !== Fit::Unknown || $turned, match (true) {
-                $fit->holds() && $fit !== Fit::Unknown => '',
-                $turned => 'goes on reversed',
-                default => FitReason::of($fit, $part, $front),
-            });
+            $turned = $part instanceof Lens ? Mating::ofEnds($front, $part->turned()->casing->rear) : null;
+            [$fits, $reason] = FitReason::verdict(Mating::ofEnds($front, $part->casing->rear), $turned, $part, $front);
+            $fitting[] = new FittingPart($rows[$p]->id, $part->label(), $part->kind->value, $fits, $reason);
         }
 
         return new CrossingView(

@@ -283,7 +283,7 @@ final class KitStore
     /** @param  array<string, mixed>  $fields */
     private static function called(array $fields, Kind $kind, int $count = 1): string
     {
-        $name = is_string($fields['name'] ?? null) ? $fields['name'] : str_replace('-', ' ', $kind->value);
+        $name = is_string($fields['name'] ?? null) ? $fields['name'] : $kind->spoken();
 
         return $count > 1 ? $name.' and '.($count - 1).' more' : $name;
     }

@@ -8,10 +8,23 @@ use ZincThimble\Core\Gear\JointEnd;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Join\Fit;
 
-/** Why a part does not go on a joint, in a few words. */
+/** Whether a part goes on a joint, and how or why not, in a few words. */
 final class FitReason
 {
-    public static function of(Fit $fit, Part $part, JointEnd $front): string
+    /**
+     * @param  ?Fit  $turned  how it fits turned round; null = it can't be
+     * @return array{bool, string} nothing is said of what goes on as it is
+     */
+    public static function verdict(Fit $fit, ?Fit $turned, Part $part, JointEnd $front): array
+    {
+        return match (true) {
+            $fit->holds() && $fit !== Fit::Unknown => [true, ''],
+            $turned === Fit::Mates => [true, 'goes on reversed'],
+            default => [false, self::of($fit, $part, $front)],
+        };
+    }
+
+    private static function of(Fit $fit, Part $part, JointEnd $front): string
     {
         $rear = Describe::joint($part->casing->rear);
 

@@ -16,8 +16,8 @@ use ZincThimble\Core\Gear\Kind;
  */
 final class Following
 {
-    /** What belongs to the kit alone: a change of it is no news to a rig. */
-    private const ONLY_KIT = ['id', 'count', 'note', 'marriedTo', 'price'];
+    /** A change of these is no news to a rig: what belongs to the kit alone, and what a part cost. */
+    private const NO_NEWS = [...RigStore::ONLY_KIT, 'price'];
 
     public function __construct(private readonly RigStore $store)
     {
@@ -58,14 +58,10 @@ final class Following
         foreach (array_keys($before + $after) as $field) {
             $old = $before[$field] ?? null;
             $new = $after[$field] ?? null;
-            if (in_array($field, self::ONLY_KIT, true) || json_encode($old) === json_encode($new)) {
+            if (in_array($field, self::NO_NEWS, true) || json_encode($old) === json_encode($new)) {
                 continue;
             }
-            try {
-                $guide = FieldGuide::of($kind, $field);
-            } catch (\LogicException) {
-                $guide = ['label' => $field, 'unit' => ''];
-            }
+            $guide = FieldGuide::orName($kind, $field);
             $changes[] = ['field' => $field, 'label' => $guide['label'], 'unit' => $guide['unit'], 'before' => is_scalar($old) ? $old : null, 'after' => is_scalar($new) ? $new : null];
         }
 

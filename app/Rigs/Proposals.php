@@ -107,7 +107,7 @@ final class Proposals
     /** @param  list<CorePart>  $chain */
     private function view(string $title, string $text, Part $row, Camera $camera, array $chain): ProposalView
     {
-        $rig = CoreRig::of($camera, $chain, new Setting([], [], [], [], [], [], null), Conditions::from(new Values([])));
+        $rig = CoreRig::of($camera, $chain, Setting::untouched(), Conditions::from(new Values([])));
         $range = Range::of($rig);
 
         return new ProposalView(

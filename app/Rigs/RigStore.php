@@ -154,10 +154,11 @@ final class RigStore
         return [self::REFERENCE => $part->id] + array_diff_key(get_object_vars($part->document), array_flip(self::ONLY_KIT));
     }
 
-    private const ONLY_KIT = ['id', 'count', 'marriedTo', 'note'];
+    /** What belongs to a kit alone: a rig doesn't hold it. */
+    public const ONLY_KIT = ['id', 'count', 'marriedTo', 'note'];
 
     /** How a part is set in a rig: what a correction leaves alone. */
-    private const SETTINGS = ['kind' => 0, 'set' => 0, 'setMm' => 0, 'swingDeg' => 0, 'shiftMm' => 0, 'reversed' => 0];
+    private const SETTINGS = ['set' => 0, 'setMm' => 0, 'swingDeg' => 0, 'shiftMm' => 0, 'reversed' => 0];
 
     /**
      * @param  array<int, array<string, mixed>>  $parts  corrected fields by the row they belong to
@@ -169,7 +170,8 @@ final class RigStore
                 return $part;
             }
             $fields = $parts[$part->{self::REFERENCE}];
-            $new = (object) (array_intersect_key(get_object_vars($part), self::SETTINGS) + array_diff_key($fields, self::SETTINGS));
+            $stays = self::SETTINGS + ['kind' => 0];
+            $new = (object) (array_intersect_key(get_object_vars($part), $stays) + array_diff_key($fields, $stays));
             if (isset($new->setMm, $new->minMm, $new->maxMm)) {
                 $new->setMm = max($new->minMm, min($new->maxMm, $new->setMm));
             }
@@ -249,7 +251,7 @@ final class RigStore
     {
         $rows = [];
         foreach ($core->chain as $i => $part) {
-            $fields = array_diff_key($part->document->fields, ['set' => 0, 'setMm' => 0, 'swingDeg' => 0, 'shiftMm' => 0, 'reversed' => 0]);
+            $fields = array_diff_key($part->document->fields, self::SETTINGS);
             $variable = $part instanceof VariableSpacer;
             $row = new RigPart([
                 'part_id' => self::reference($fields),

@@ -21,7 +21,6 @@ use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Join\AdapterPaths;
-use ZincThimble\Core\Join\Fit;
 use ZincThimble\Core\Join\Mating;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 
@@ -126,17 +125,13 @@ final class Tray
             return [false, 'already in this rig'];
         }
         $made = Parts::make($kind, new Values($part->fields()));
-        $fit = Mating::of($camera, $behind, $made);
-        if ($fit === Fit::Unknown || ! $fit->holds()) {
-            $reversed = $made instanceof Lens && Mating::of($camera, $behind, $made->turned()) === Fit::Mates;
-
-            return $reversed ? [true, 'goes on reversed'] : [false, FitReason::of($fit, $made, $front)];
-        }
-        if ($ahead !== null && ! Mating::of($camera, $made, $ahead)->holds()) {
+        $turned = $made instanceof Lens ? Mating::of($camera, $behind, $made->turned()) : null;
+        $verdict = FitReason::verdict(Mating::of($camera, $behind, $made), $turned, $made, $front);
+        if ($verdict === [true, ''] && $ahead !== null && ! Mating::of($camera, $made, $ahead)->holds()) {
             return [true, 'fits behind; '.$ahead->label().' won’t go on it'];
         }
 
-        return [true, ''];
+        return $verdict;
     }
 
     private static function end(JointEnd $end): ?string

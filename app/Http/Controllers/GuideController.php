@@ -35,7 +35,7 @@ final class GuideController
     {
         return response()->json(array_map(static fn (Kind $kind): GuideKind => new GuideKind(
             $kind->value,
-            ucfirst(str_replace('-', ' ', $kind->value)),
+            ucfirst($kind->spoken()),
             $kind->inChain(),
             array_map(static function (array $each) use ($kind): GuideField {
                 $guide = FieldGuide::of($kind, $each['name']);

@@ -13,7 +13,7 @@ use App\Api\KitSummary;
 use App\Api\KitView;
 use App\Api\MapView;
 use App\Api\Trouble;
-use App\Http\Requests\KitRequest;
+use App\Http\Requests\RevisionRequest;
 use App\Kits\Importing;
 use App\Kits\JoiningViews;
 use App\Kits\KitDocument;
@@ -75,13 +75,13 @@ final class KitController
     }
 
     #[OA\Post(path: '/kits/{kit}/undo', operationId: 'undoKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision'], properties: [new OA\Property(property: 'revision', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'The kit one step back', content: new OA\JsonContent(ref: KitView::class)), new OA\Response(response: 409, description: 'The kit has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function undo(KitRequest $request, Kit $kit): JsonResponse
+    public function undo(RevisionRequest $request, Kit $kit): JsonResponse
     {
         return response()->json($this->view($this->store->undo($kit, $request->revision())));
     }
 
     #[OA\Post(path: '/kits/{kit}/redo', operationId: 'redoKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision'], properties: [new OA\Property(property: 'revision', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'The kit one step on', content: new OA\JsonContent(ref: KitView::class)), new OA\Response(response: 409, description: 'The kit has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function redo(KitRequest $request, Kit $kit): JsonResponse
+    public function redo(RevisionRequest $request, Kit $kit): JsonResponse
     {
         return response()->json($this->view($this->store->redo($kit, $request->revision())));
     }
@@ -122,7 +122,7 @@ final class KitController
         new OA\Response(response: 409, description: 'The kit has changed since it was shown', content: new OA\JsonContent(ref: Trouble::class)),
         new OA\Response(response: 422, description: 'The file can’t be taken; nothing was changed', content: new OA\JsonContent(ref: Trouble::class)),
     ])]
-    public function import(KitRequest $request, Kit $kit, Importing $importing): JsonResponse
+    public function import(RevisionRequest $request, Kit $kit, Importing $importing): JsonResponse
     {
         [$text, $as] = self::file($request);
 

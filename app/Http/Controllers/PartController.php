@@ -67,7 +67,7 @@ final class PartController
         Gate::authorize('update', $kit);
         $fields = get_object_vars($part->document);
         unset($fields['id']);
-        $name = $part->name ?? ucfirst(str_replace('-', ' ', $part->kind));
+        $name = $part->name ?? ucfirst($part->kindOf()->spoken());
         $copy = $this->store->add($kit, [new KitItem($part->kindOf(), ['name' => mb_strimwidth($name, 0, 190, '…').' (copy)'] + $fields)], 'copy '.$name)[0];
 
         return response()->json(KitController::part($copy), 201);

@@ -88,7 +88,7 @@ final class RigController
         if (! $kit instanceof Kit || ! $row instanceof Part) {
             throw ValidationException::withMessages(['camera' => $request->input('camera') === null ? 'Your kit has no camera yet.' : 'Your kit has no such camera.']);
         }
-        $core = CoreRig::of(Camera::from(new Values($hand->fields($row))), [], new Setting([], [], [], [], [], [], null), Conditions::from(new Values([])));
+        $core = CoreRig::of(Camera::from(new Values($hand->fields($row))), [], Setting::untouched(), Conditions::from(new Values([])));
         /** @var list<int> $parts */
         $parts = $request->input('parts') ?? [];
         $rig = DB::transaction(function () use ($user, $kit, $core, $steps, $parts): Rig {

@@ -10,11 +10,13 @@ use App\Api\Trouble;
 use App\Models\Rig;
 use App\Rigs\RigViews;
 use App\Rigs\Sharing;
+use Illuminate\Http\Exceptions\HttpResponseException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 use ZincThimble\Core\File\RigFile;
+use ZincThimble\Core\Rig\Rig as CoreRig;
 
 /** Links by which others may look at a rig. */
 final class ShareController
@@ -43,22 +45,23 @@ final class ShareController
     #[OA\Get(path: '/shared/{token}', operationId: 'showShared', parameters: [new OA\PathParameter(name: 'token', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'The rig as it was when it was shared', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 404, description: 'No such link, or withdrawn', content: new OA\JsonContent(ref: Trouble::class))])]
     public function show(string $token, RigViews $views): JsonResponse
     {
-        $share = $this->sharing->find($token);
-        if ($share === null) {
-            return response()->json(['message' => 'This link leads nowhere. It was withdrawn, or is not complete.'], 404);
-        }
-
-        return response()->json($views->shared(RigFile::read($share->document)));
+        return response()->json($views->shared($this->shared($token)));
     }
 
     #[OA\Get(path: '/shared/{token}/file', operationId: 'exportShared', parameters: [new OA\PathParameter(name: 'token', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'The rig as a file', content: new OA\MediaType(mediaType: 'application/json', schema: new OA\Schema(type: 'string'))), new OA\Response(response: 404, description: 'No such link, or withdrawn', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function export(string $token): Response|JsonResponse
+    public function export(string $token): Response
+    {
+        return response(RigFile::write($this->shared($token)), 200, ['Content-Type' => 'application/json', 'Content-Disposition' => 'attachment; filename="shared.rig.json"']);
+    }
+
+    /** @throws HttpResponseException where the link leads nowhere */
+    private function shared(string $token): CoreRig
     {
         $share = $this->sharing->find($token);
         if ($share === null) {
-            return response()->json(['message' => 'This link leads nowhere. It was withdrawn, or is not complete.'], 404);
+            throw new HttpResponseException(response()->json(['message' => 'This link leads nowhere. It was withdrawn, or is not complete.'], 404));
         }
 
-        return response(RigFile::write(RigFile::read($share->document)), 200, ['Content-Type' => 'application/json', 'Content-Disposition' => 'attachment; filename="shared.rig.json"']);
+        return RigFile::read($share->document);
     }
 }

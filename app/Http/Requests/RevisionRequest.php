@@ -4,19 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Models\Kit;
 use App\Models\Rig;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Facades\Gate;
 
-/** A change of a rig, meant for the revision that the person saw. */
+/** A change of a rig or of a whole kit, meant for the revision that the person saw. */
 class RevisionRequest extends FormRequest
 {
     public function authorize(): Response
     {
-        $rig = $this->route('rig');
+        $changed = $this->route('rig') ?? $this->route('kit');
 
-        return $rig instanceof Rig ? Gate::inspect('update', $rig) : Response::denyAsNotFound();
+        return $changed instanceof Rig || $changed instanceof Kit ? Gate::inspect('update', $changed) : Response::denyAsNotFound();
     }
 
     /** @return array<string, list<mixed>> */

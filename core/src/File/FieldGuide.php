@@ -153,9 +153,25 @@ final class FieldGuide
     /** @return array{label: string, unit: string, help: string} */
     public static function of(Kind $kind, string $field): array
     {
-        $entry = self::GUIDE[$kind->value.'.'.$field] ?? self::GUIDE[$field] ?? throw new \LogicException("The field {$field} of {$kind->value} has no entry in the guide");
+        return self::find($kind, $field) ?? throw new \LogicException("The field {$field} of {$kind->value} has no entry in the guide");
+    }
 
-        return ['label' => $entry[0], 'unit' => $entry[1], 'help' => $entry[2]];
+    /**
+     * The same of any field a file may have: one that the guide doesn't know goes by its own name.
+     *
+     * @return array{label: string, unit: string, help: string}
+     */
+    public static function orName(Kind $kind, string $field): array
+    {
+        return self::find($kind, $field) ?? ['label' => $field, 'unit' => '', 'help' => ''];
+    }
+
+    /** @return ?array{label: string, unit: string, help: string} */
+    private static function find(Kind $kind, string $field): ?array
+    {
+        $entry = self::GUIDE[$kind->value.'.'.$field] ?? self::GUIDE[$field] ?? null;
+
+        return $entry === null ? null : ['label' => $entry[0], 'unit' => $entry[1], 'help' => $entry[2]];
     }
 
     /**

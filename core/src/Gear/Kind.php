@@ -29,6 +29,12 @@ enum Kind: string
     case Lamp = 'lamp';
     case Reference = 'reference';
 
+    /** In words: `close up lens`. */
+    public function spoken(): string
+    {
+        return str_replace('-', ' ', $this->value);
+    }
+
     /** Whether a part of this kind can stand in a rig's chain. */
     public function inChain(): bool
     {

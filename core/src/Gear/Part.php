@@ -21,6 +21,6 @@ abstract readonly class Part
     /** The part's name, or its kind where it has none. */
     public function label(): string
     {
-        return $this->casing->name ?? ucfirst(str_replace('-', ' ', $this->kind->value));
+        return $this->casing->name ?? ucfirst($this->kind->spoken());
     }
 }

@@ -140,17 +140,12 @@ final readonly class JointMap
      */
     private static function touch(array $cameras, array $parts, int $a, int $b): bool
     {
-        foreach (self::fronts($cameras, $parts, $a) as $front) {
-            foreach (self::rears($parts, $b) as $rear) {
-                if (Mating::ofEnds($front, $rear) === Fit::Mates) {
-                    return true;
-                }
-            }
-        }
-        foreach (self::fronts($cameras, $parts, $b) as $front) {
-            foreach (self::rears($parts, $a) as $rear) {
-                if (Mating::ofEnds($front, $rear) === Fit::Mates) {
-                    return true;
+        foreach ([[$a, $b], [$b, $a]] as [$near, $far]) {
+            foreach (self::fronts($cameras, $parts, $near) as $front) {
+                foreach (self::rears($parts, $far) as $rear) {
+                    if (Mating::ofEnds($front, $rear) === Fit::Mates) {
+                        return true;
+                    }
                 }
             }
         }

@@ -34,6 +34,9 @@ final class HalfWidthSums
     /** @var array<string, array<int, ?UncertainInput>> */
     public array $sources = [];
 
+    /** Whether readings were summed without their constant factor. */
+    private bool $scaled = false;
+
     public function __construct(int $rows)
     {
         foreach (Uncertainty::READINGS as $name) {
@@ -94,17 +97,17 @@ final class HalfWidthSums
         $sd = $sum['detailMm'];
         $sv = $sum['waveDepthMm'];
         $sz = $sum['depthOfFieldMm'];
-        $this->sums = $sum = [];
         $most = $this->most;
         $mostM = $most['magnification'];
         $mostW = $most['workingDistanceMm'];
         $mostN = $most['effectiveAperture'];
-        $this->most = $most = [];
         $sources = $this->sources;
         $fromM = $sources['magnification'];
         $fromW = $sources['workingDistanceMm'];
         $fromN = $sources['effectiveAperture'];
-        $this->sources = $sources = [];
+        // Arrays that two names hold are copied at the first write: all but the columns' own names let go.
+        $sum = $most = $sources = [];
+        $this->release();
         foreach ($n1 as $row => $a) {
             $b = $n2[$row];
             $apertures = $a !== null && $b !== null;
@@ -188,14 +191,12 @@ final class HalfWidthSums
                 $sz[$row] += $limits * $limits * 0.25;
             }
         }
-        $this->sums = [
-            'magnification' => $sm, 'fieldWidthMm' => $sf, 'fieldHeightMm' => $sf, 'workingDistanceMm' => $sw, 'subjectDistanceMm' => $ss,
-            'effectiveAperture' => $sn, 'stopsLost' => $sl, 'depthOfFieldMm' => $sz, 'nearMm' => $snear, 'farMm' => $sfar,
-            'waveDepthMm' => $sv, 'airyDiameterMm' => $sn, 'detailMm' => $sd, 'entrancePupilMm' => $sp,
-        ];
-        $this->most = ['magnification' => $mostM, 'workingDistanceMm' => $mostW, 'effectiveAperture' => $mostN];
-        $this->sources = ['magnification' => $fromM, 'workingDistanceMm' => $fromW, 'effectiveAperture' => $fromN];
-        $this->scaled = true;
+        $this->take(
+            ['magnification' => $sm, 'fieldWidthMm' => $sf, 'workingDistanceMm' => $sw, 'subjectDistanceMm' => $ss, 'effectiveAperture' => $sn, 'stopsLost' => $sl,
+                'nearMm' => $snear, 'farMm' => $sfar, 'depthOfFieldMm' => $sz, 'waveDepthMm' => $sv, 'detailMm' => $sd, 'entrancePupilMm' => $sp],
+            ['magnification' => $mostM, 'workingDistanceMm' => $mostW, 'effectiveAperture' => $mostN],
+            ['magnification' => $fromM, 'workingDistanceMm' => $fromW, 'effectiveAperture' => $fromN],
+        );
     }
 
     /** Lets go of all columns, so that whoever holds them now may write to them without a copy. */
@@ -287,13 +288,4 @@ final class HalfWidthSums
 
         return $halfWidths;
     }
-
-    /** @return array<string, array<int, ?UncertainInput>> */
-    public function sources(): array
-    {
-        return $this->sources;
-    }
-
-    /** Whether readings were summed without their constant factor. */
-    private bool $scaled = false;
 }

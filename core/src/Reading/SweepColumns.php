@@ -61,7 +61,7 @@ final class SweepColumns
             }
         }
 
-        return [$sums->halfWidths($rig), $sums->sources()];
+        return [$sums->halfWidths($rig), $sums->sources];
     }
 
     /** @param  list<float>  $places */

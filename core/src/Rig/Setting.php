@@ -30,6 +30,12 @@ final readonly class Setting
     ) {
     }
 
+    /** Nothing touched yet. */
+    public static function untouched(): self
+    {
+        return new self([], [], [], [], [], [], null);
+    }
+
     /** The same setting with one control of one part changed; the value is not checked. */
     public function with(TravelKind $kind, int $part, float $value): self
     {
