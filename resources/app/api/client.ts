@@ -26,6 +26,15 @@ export class Refused extends Error {
     }
 }
 
+export function messageOf(error: unknown): string {
+    return error instanceof Error ? error.message : String(error);
+}
+
+/** What went wrong, in one sentence: what is wrong with the first field to blame, when there is one. */
+export function reasonOf(error: unknown): string {
+    return (error instanceof Refused ? Object.values(error.fields)[0] : undefined) ?? messageOf(error);
+}
+
 /** Laravel names fields in a map, files name places in a list: both become one map. */
 function fieldsOf(error: object): Record<string, string> {
     const errors: unknown = 'errors' in error ? error.errors : null;

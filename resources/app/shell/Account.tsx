@@ -1,8 +1,9 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { api, Refused } from '../api/client';
+import { api, reasonOf, Refused } from '../api/client';
 import { strings } from '../strings';
+import { wordsOf } from '../typed';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import type { Schema } from '../api/client';
@@ -45,14 +46,6 @@ function Blank({
     );
 }
 
-function words(form: HTMLFormElement): (name: string) => string {
-    const data = new FormData(form);
-    return (name) => {
-        const value = data.get(name);
-        return typeof value === 'string' ? value : '';
-    };
-}
-
 /** What went wrong when no field is to blame. */
 function Trouble({ error, fields }: { error: Error | null; fields: readonly string[] }) {
     if (!error || (error instanceof Refused && fields.some((field) => field in error.fields))) return null;
@@ -68,7 +61,7 @@ export function Doors({ initial = 'in', onDone }: { initial?: 'in' | 'up'; onDon
     const [door, setDoor] = useState<'in' | 'up' | 'forgotten'>(initial);
     const enter = useMutation({
         mutationFn: async (form: HTMLFormElement) => {
-            const word = words(form);
+            const word = wordsOf(form);
             if (door === 'up') return api.signUp({ name: word('name'), email: word('email'), password: word('password') });
             if (door === 'in') return api.signIn({ email: word('email'), password: word('password') });
             await api.forgotten(word('email'));
@@ -155,7 +148,7 @@ export function ResetPassword() {
                     <form
                         onSubmit={(event) => {
                             event.preventDefault();
-                            reset.mutate(words(event.currentTarget)('password'));
+                            reset.mutate(wordsOf(event.currentTarget)('password'));
                         }}
                     >
                         <Blank name="password" label={say.newPassword} type="password" complete="new-password" trouble={reset.error} />
@@ -182,7 +175,7 @@ export function AccountDialog({ person, onClose }: { person: Schema['Person']; o
     const [deleting, setDeleting] = useState(false);
     const arrived = (now: Schema['Person']) => queries.setQueryData(['me'], now);
     const password = useMutation({
-        mutationFn: (form: HTMLFormElement) => api.changePassword(words(form)('current'), words(form)('password')),
+        mutationFn: (form: HTMLFormElement) => api.changePassword(wordsOf(form)('current'), wordsOf(form)('password')),
         onSuccess: (_, form) => form.reset(),
     });
     const rename = useMutation({ mutationFn: api.rename, onSuccess: arrived });
@@ -221,7 +214,7 @@ export function AccountDialog({ person, onClose }: { person: Schema['Person']; o
                     <form
                         onSubmit={(event) => {
                             event.preventDefault();
-                            rename.mutate(words(event.currentTarget)('name'));
+                            rename.mutate(wordsOf(event.currentTarget)('name'));
                         }}
                     >
                         <label className="block text-sm">
@@ -280,9 +273,7 @@ export function AccountDialog({ person, onClose }: { person: Schema['Person']; o
             </p>
             {restore.error && (
                 <p role="alert" className="mt-2 border-l-[3px] border-ink pl-2 text-sm">
-                    {restore.error instanceof Refused
-                        ? (Object.values(restore.error.fields)[0] ?? restore.error.message)
-                        : restore.error.message}
+                    {reasonOf(restore.error)}
                 </p>
             )}
             {!person.guest && (
@@ -292,7 +283,7 @@ export function AccountDialog({ person, onClose }: { person: Schema['Person']; o
                         <form
                             onSubmit={(event) => {
                                 event.preventDefault();
-                                end.mutate(words(event.currentTarget)('password'));
+                                end.mutate(wordsOf(event.currentTarget)('password'));
                             }}
                         >
                             <p className="pt-1 text-sm text-soft">{say.endText}</p>

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { api, type Schema } from '../../api/client';
+import { api, messageOf, type Schema } from '../../api/client';
 import { Bar } from '../../shell/Bar';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
@@ -35,7 +35,7 @@ export function BenchPlace({ person }: { person: Schema['Person'] }) {
                             onClick={() => {
                                 api.startRig()
                                     .then((made) => navigate(`/bench/${made.id}`))
-                                    .catch((error: unknown) => setTrouble(error instanceof Error ? error.message : String(error)));
+                                    .catch((error: unknown) => setTrouble(messageOf(error)));
                             }}
                         >
                             {strings.bench.newRig}

@@ -34,6 +34,15 @@ export function ChartsDialog({ rig, units, onClose }: { rig: RigView; units: Uni
     const drawSweep = of(draw?.name);
     const stopSweep = of(aperture?.name);
     const mm = (value: number) => lengthDigits(value, units);
+    const ofDraw: Reading[] = [
+        { title: strings.readings.magnification, unit: '×', name: 'magnification', tell: digits },
+        { title: strings.readings.workingDistance, unit: units, name: 'workingDistanceMm', tell: mm },
+        { title: strings.readings.effectiveAperture, unit: '', name: 'effectiveAperture', tell: fNumber },
+    ];
+    const ofStops: Reading[] = [
+        { title: strings.readings.slice, unit: units, name: 'depthOfFieldMm', tell: mm },
+        { title: strings.readings.detail, unit: 'µm', name: 'detailMm', tell: (value) => digits(value * 1000) },
+    ];
     return (
         <Dialog wide open onOpenChange={onClose} title={say.title} text={say.text}>
             {moving.length > 1 && (
@@ -54,61 +63,21 @@ export function ChartsDialog({ rig, units, onClose }: { rig: RigView; units: Uni
             )}
             {moving.length === 0 && !aperture && <p className="text-sm text-soft">{strings.bench.noControls}</p>}
             <div className="grid gap-x-8 gap-y-4 sm:grid-cols-2">
-                {draw && drawSweep && (
-                    <>
+                {draw &&
+                    drawSweep &&
+                    ofDraw.map((curve) => <Curve key={curve.name} {...curve} travel={draw} sweep={drawSweep} units={units} />)}
+                {aperture &&
+                    stopSweep &&
+                    ofStops.map((curve) => (
                         <Curve
-                            title={strings.readings.magnification}
-                            unit="×"
-                            name="magnification"
-                            travel={draw}
-                            sweep={drawSweep}
-                            units={units}
-                            tell={digits}
-                        />
-                        <Curve
-                            title={strings.readings.workingDistance}
-                            unit={units}
-                            name="workingDistanceMm"
-                            travel={draw}
-                            sweep={drawSweep}
-                            units={units}
-                            tell={mm}
-                        />
-                        <Curve
-                            title={strings.readings.effectiveAperture}
-                            unit=""
-                            name="effectiveAperture"
-                            travel={draw}
-                            sweep={drawSweep}
-                            units={units}
-                            tell={fNumber}
-                        />
-                    </>
-                )}
-                {aperture && stopSweep && (
-                    <>
-                        <Curve
-                            title={strings.readings.slice}
-                            unit={units}
-                            name="depthOfFieldMm"
+                            key={curve.name}
+                            {...curve}
                             travel={aperture}
                             sweep={stopSweep}
                             units={units}
-                            tell={mm}
                             best={rig.advice?.single ?? null}
                         />
-                        <Curve
-                            title={strings.readings.detail}
-                            unit="µm"
-                            name="detailMm"
-                            travel={aperture}
-                            sweep={stopSweep}
-                            units={units}
-                            tell={(value) => digits(value * 1000)}
-                            best={rig.advice?.single ?? null}
-                        />
-                    </>
-                )}
+                    ))}
             </div>
             {rig.advice && (
                 <p className="pt-3 text-sm">
@@ -120,14 +89,17 @@ export function ChartsDialog({ rig, units, onClose }: { rig: RigView; units: Uni
     );
 }
 
-interface CurveProps {
+interface Reading {
     title: string;
     unit: string;
     name: ReadingName;
+    tell: (value: number) => string;
+}
+
+interface CurveProps extends Reading {
     travel: TravelView;
     sweep: SweepView;
     units: Units;
-    tell: (value: number) => string;
     best?: number | null;
 }
 

@@ -1,8 +1,10 @@
 import { useState, type SubmitEvent } from 'react';
 import { Refused, type RigView, type StepRequest } from '../../api/client';
 import { strings } from '../../strings';
+import { typed } from '../../typed';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
+import { Tick, Ticks } from '../../ui/Tick';
 
 const say = strings.describe;
 const blank = 'figures w-full border-b-2 border-brass bg-ground px-1.5 py-1 text-sm';
@@ -49,10 +51,7 @@ export function DescribeDialog({
                 className={blank}
                 defaultValue={typeof of[name] === 'number' ? String(of[name]) : ''}
                 aria-invalid={fault(`/${at}/${name}`) !== undefined}
-                onChange={(event) => {
-                    const text = event.target.value.trim().replace(',', '.');
-                    put(set, name, text === '' ? undefined : Number.isFinite(Number(text)) ? Number(text) : text);
-                }}
+                onChange={(event) => put(set, name, typed(event.target.value))}
             />
             {fault(`/${at}/${name}`) !== undefined && (
                 <span role="alert" className="block text-xs">
@@ -83,20 +82,11 @@ export function DescribeDialog({
         return (
             <fieldset className="col-span-full flex flex-wrap gap-x-4 gap-y-1 text-sm">
                 <legend className="pb-1">{label}</legend>
-                {Object.entries(words).map(([word, text]) => (
-                    <label key={word} className="flex items-center gap-1.5">
-                        <input
-                            type="checkbox"
-                            className="accent-(--brass)"
-                            checked={chosen.includes(word)}
-                            onChange={(event) => {
-                                const next = event.target.checked ? [...chosen, word] : chosen.filter((each) => each !== word);
-                                put(set, name, next.length > 0 ? next : undefined);
-                            }}
-                        />
-                        {text}
-                    </label>
-                ))}
+                <Ticks
+                    words={Object.entries(words)}
+                    chosen={chosen}
+                    onChange={(next) => put(set, name, next.length > 0 ? next : undefined)}
+                />
             </fieldset>
         );
     };
@@ -114,15 +104,13 @@ export function DescribeDialog({
                         />
                     </label>
                     {numbers.map((name) => number(subject, setSubject, 'subject', name, say.fields[name]))}
-                    <label className="flex items-center gap-1.5 self-end pb-1 text-sm">
-                        <input
-                            type="checkbox"
-                            className="accent-(--brass)"
-                            checked={subject['flat'] === true}
-                            onChange={(event) => put(setSubject, 'flat', event.target.checked ? true : undefined)}
-                        />
+                    <Tick
+                        className="self-end pb-1 text-sm"
+                        checked={subject['flat'] === true}
+                        onChange={(on) => put(setSubject, 'flat', on ? true : undefined)}
+                    >
                         {say.flat}
-                    </label>
+                    </Tick>
                     {list(subject, setSubject, 'traits', say.traits, say.traitWords)}
                 </div>
                 <h3 className="border-t-2 border-ink pt-2 text-sm font-semibold">{say.conditions}</h3>

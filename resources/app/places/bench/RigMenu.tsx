@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, Refused, type Schema } from '../../api/client';
+import { api, Refused, type RigView, type Schema } from '../../api/client';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
@@ -26,26 +26,21 @@ export function RigMenu({ id, rigs, name, onKeep, onKeys, onAll, onStates, onSvg
     const [deleting, setDeleting] = useState(false);
     const [sharing, setSharing] = useState(false);
     const file = useRef<HTMLInputElement>(null);
+    const arrived = (rig: RigView) => {
+        void queries.invalidateQueries({ queryKey: ['rigs'] });
+        void navigate(`/bench/${rig.id}`);
+    };
     const bring = useMutation({
         mutationFn: async (chosen: File) => api.importRig(await chosen.text()),
-        onSuccess: (rig) => {
-            void queries.invalidateQueries({ queryKey: ['rigs'] });
-            void navigate(`/bench/${rig.id}`);
-        },
+        onSuccess: arrived,
     });
     const start = useMutation({
         mutationFn: () => api.startRig(),
-        onSuccess: (rig) => {
-            void queries.invalidateQueries({ queryKey: ['rigs'] });
-            void navigate(`/bench/${rig.id}`);
-        },
+        onSuccess: arrived,
     });
     const copy = useMutation({
         mutationFn: () => api.duplicate(id),
-        onSuccess: (rig) => {
-            void queries.invalidateQueries({ queryKey: ['rigs'] });
-            void navigate(`/bench/${rig.id}`);
-        },
+        onSuccess: arrived,
     });
     const remove = useMutation({
         mutationFn: () => api.remove(id),

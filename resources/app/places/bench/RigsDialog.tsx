@@ -5,6 +5,7 @@ import { api, type RigView } from '../../api/client';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
+import { Narrow } from '../../ui/Narrow';
 import { rigKey } from './useRig';
 
 const say = strings.rigs;
@@ -67,16 +68,16 @@ export function RigsDialog({ rig, onClose }: { rig: RigView; onClose: () => void
                     </span>
                 )}
             </form>
-            <input
+            <Narrow
                 autoFocus
+                className="mt-3 w-full py-1"
                 value={search}
-                onChange={(event) => {
-                    setSearch(event.target.value);
+                onChange={(next) => {
+                    setSearch(next);
                     setPage(1);
                 }}
+                label={say.search}
                 placeholder={say.search}
-                aria-label={say.search}
-                className="mt-3 w-full border-b border-ink bg-transparent px-1 py-1 text-sm outline-none placeholder:text-soft focus:border-brass"
             />
             <ul className="slim-scroll max-h-[46vh] overflow-auto" tabIndex={0} aria-label={say.title}>
                 {found.data?.map((each) => (

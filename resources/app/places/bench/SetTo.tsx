@@ -1,6 +1,6 @@
 import { Popover } from 'radix-ui';
 import { useState, type SubmitEvent } from 'react';
-import type { RigView, StepRequest } from '../../api/client';
+import { messageOf, type RigView, type StepRequest } from '../../api/client';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
 
@@ -18,7 +18,7 @@ export function SetTo({ rig, onStep }: Props) {
         setTrouble(null);
         onStep({ action: 'solve', wish, value })
             .then(() => setOpen(false))
-            .catch((error: unknown) => setTrouble(error instanceof Error ? error.message : String(error)));
+            .catch((error: unknown) => setTrouble(messageOf(error)));
     };
     const submit = (wish: StepRequest['wish']) => (event: SubmitEvent<HTMLFormElement>) => {
         event.preventDefault();

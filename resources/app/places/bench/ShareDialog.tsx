@@ -1,4 +1,4 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type RigView, type Schema } from '../../api/client';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
@@ -8,15 +8,15 @@ import { rigKey } from './useRig';
 /** A link by which anybody may look at the rig as it is now, until it is withdrawn. */
 export function ShareDialog({ id, onClose }: { id: number; onClose: () => void }) {
     const queries = useQueryClient();
-    const rig = queries.getQueryData<RigView>(rigKey(id));
+    const rig = useQuery({ queryKey: rigKey(id), queryFn: () => api.rig(id), staleTime: Infinity });
     const put = (share: Schema['ShareView'] | null) => queries.setQueryData<RigView>(rigKey(id), (now) => now && { ...now, share });
     const make = useMutation({ mutationFn: () => api.share(id), onSuccess: put });
     const end = useMutation({ mutationFn: () => api.withdraw(id), onSuccess: () => put(null) });
-    const share = end.isSuccess && !make.isSuccess ? null : (make.data ?? rig?.share ?? null);
+    const share = rig.data?.share ?? null;
     const say = strings.share;
     return (
         <Dialog open onOpenChange={onClose} title={say.title} text={say.text}>
-            {share === null || (end.isSuccess && end.submittedAt > make.submittedAt) ? (
+            {share === null ? (
                 <Button strong disabled={make.isPending} onClick={() => make.mutate()}>
                     {say.make}
                 </Button>

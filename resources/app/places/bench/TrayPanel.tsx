@@ -5,6 +5,7 @@ import { useState, type KeyboardEvent, type Ref } from 'react';
 import { api, type RigView, type Schema } from '../../api/client';
 import { PartSilhouette } from '../../drawing/PartSilhouette';
 import { strings } from '../../strings';
+import { narrowLook } from '../../ui/Narrow';
 
 interface Props {
     ref: Ref<HTMLInputElement>;
@@ -75,7 +76,7 @@ export function TrayPanel({ ref, rig, place, busy, swapping, onInsert, onLeave }
                     value={search}
                     onValueChange={setSearch}
                     placeholder={strings.tray.narrow}
-                    className="ml-auto w-40 border-b border-ink bg-transparent px-1 py-0.5 text-sm outline-none placeholder:text-soft focus:border-brass"
+                    className={`${narrowLook} ml-auto w-40 py-0.5`}
                 />
             </div>
             <Command.List

@@ -1,4 +1,5 @@
 import { useState, type SubmitEvent } from 'react';
+import { messageOf } from '../../api/client';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
@@ -19,7 +20,7 @@ export function KeepDialog({ open, onOpenChange, name, onKeep }: KeepProps) {
         setTrouble(null);
         onKeep(typeof wanted === 'string' ? wanted : null)
             .then(() => onOpenChange(false))
-            .catch((error: unknown) => setTrouble(error instanceof Error ? error.message : String(error)));
+            .catch((error: unknown) => setTrouble(messageOf(error)));
     };
     return (
         <Dialog open={open} onOpenChange={onOpenChange} title={strings.dialog.keepTitle} text={strings.dialog.keepText}>

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type KitView, type PartFields, type Schema } from '../../api/client';
 import { strings } from '../../strings';
+import { Narrow } from '../../ui/Narrow';
 import { PartForm } from './PartForm';
 import type { KitChange } from './useKit';
 
@@ -80,13 +81,13 @@ export function AddPart({ kit, change, onAdded, onClose }: Props) {
                 </button>
             </div>
             <p className="pb-2 text-xs text-soft">{strings.kit.addNote}</p>
-            <input
+            <Narrow
                 autoFocus
+                className="mb-2 w-full py-1"
                 value={search}
-                onChange={(event) => setSearch(event.target.value)}
+                onChange={setSearch}
+                label={strings.kit.searchPatterns}
                 placeholder={strings.tray.narrow}
-                aria-label={strings.kit.searchPatterns}
-                className="mb-2 w-full border-b border-ink bg-transparent px-1 py-1 text-sm outline-none placeholder:text-soft focus:border-brass"
             />
             {groups.map((group) => (
                 <section key={group} aria-label={group}>

@@ -1,7 +1,9 @@
 import { useId, useState } from 'react';
 import type { PartFields } from '../../api/client';
 import { strings } from '../../strings';
-import { halfWidthOf, jointSpoken, jointTyped, typed, valueAt, withHalfWidth, withValue, type GuideField } from './fields';
+import { halfWidthOf, jointSpoken, jointTyped, valueAt, withHalfWidth, withValue, type GuideField } from './fields';
+import { typed } from '../../typed';
+import { Tick, Ticks } from '../../ui/Tick';
 
 interface Props {
     field: GuideField;
@@ -36,13 +38,11 @@ export function FieldInput({ field, fields, trouble, onChange, others }: Props) 
                     {field.unit && <span className="figures text-xs text-soft">{field.unit}</span>}
                 </div>
                 {measurable && value !== undefined && (
-                    <label className="mt-1 flex items-center gap-1.5 text-xs text-soft">
-                        <input
-                            type="checkbox"
-                            className="accent-(--brass)"
-                            checked={half !== undefined}
-                            onChange={(event) => onChange(withHalfWidth(fields, field.name, event.target.checked ? 0 : undefined))}
-                        />
+                    <Tick
+                        className="mt-1 text-xs text-soft"
+                        checked={half !== undefined}
+                        onChange={(on) => onChange(withHalfWidth(fields, field.name, on ? 0 : undefined))}
+                    >
                         <span>{strings.kit.measured}</span>
                         {half !== undefined && (
                             <>
@@ -54,7 +54,7 @@ export function FieldInput({ field, fields, trouble, onChange, others }: Props) 
                                 />
                             </>
                         )}
-                    </label>
+                    </Tick>
                 )}
             </div>
             <p id={`${id}-help`} className="col-span-full pt-1 text-xs text-soft">
@@ -133,17 +133,7 @@ function Blank({ id, field, value, set, trouble, others }: BlankProps) {
             const chosen = Array.isArray(value) ? value.map(String) : [];
             return (
                 <span id={id} role="group" aria-label={field.label} className="flex flex-wrap gap-3 text-sm">
-                    {field.words.map((word) => (
-                        <label key={word} className="flex items-center gap-1.5">
-                            <input
-                                type="checkbox"
-                                className="accent-(--brass)"
-                                checked={chosen.includes(word)}
-                                onChange={(event) => set(event.target.checked ? [...chosen, word] : chosen.filter((each) => each !== word))}
-                            />
-                            {word}
-                        </label>
-                    ))}
+                    <Ticks words={field.words.map((word) => [word, word] as const)} chosen={chosen} onChange={set} />
                 </span>
             );
         }

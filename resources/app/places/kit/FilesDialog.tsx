@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { api, Refused, type KitView, type Schema } from '../../api/client';
+import { api, messageOf, Refused, type KitView, type Schema } from '../../api/client';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
@@ -34,7 +34,7 @@ export function FilesDialog({ kit, change, onClose }: Props) {
         try {
             setSeen(await api.previewImport(kit.id, text, as));
         } catch (error) {
-            setTrouble(error instanceof Error ? error.message : String(error));
+            setTrouble(messageOf(error));
         }
     };
     const take = () => {
@@ -43,7 +43,7 @@ export function FilesDialog({ kit, change, onClose }: Props) {
             .mutateAsync((id) => api.takeImport(id, seen.revision, file.text, file.as))
             .then(onClose)
             .catch((error: unknown) => {
-                setTrouble(error instanceof Error ? error.message : String(error));
+                setTrouble(messageOf(error));
                 if (error instanceof Refused && error.status === 409) void api.previewImport(kit.id, file.text, file.as).then(setSeen);
             });
     };

@@ -1,11 +1,13 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, Refused, type Schema } from '../../api/client';
+import { api, reasonOf, type Schema } from '../../api/client';
 import { digits } from '../../figures';
 import { strings } from '../../strings';
+import { typedNumber, wordsOf } from '../../typed';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
-import { jointTyped, typed } from './fields';
+import { Narrow } from '../../ui/Narrow';
+import { jointTyped } from './fields';
 
 const say = strings.joints;
 
@@ -25,21 +27,13 @@ export function JointsDialog({ joints, onClose }: { joints: Schema['JointView'][
                 onSubmit={(event) => {
                     event.preventDefault();
                     const form = event.currentTarget;
-                    const data = new FormData(form);
-                    const word = (name: string) => {
-                        const value = data.get(name);
-                        return typeof value === 'string' ? value : '';
-                    };
-                    const number = (name: string) => {
-                        const value = typed(word(name));
-                        return typeof value === 'number' ? value : null;
-                    };
+                    const word = wordsOf(form);
                     add.mutate(
                         {
                             name: jointTyped(word('name')) ?? '',
                             use: word('use') || null,
-                            registerMm: number('register'),
-                            throatMm: number('throat'),
+                            registerMm: typedNumber(word('register')),
+                            throatMm: typedNumber(word('throat')),
                         },
                         { onSuccess: () => form.reset() },
                     );
@@ -67,16 +61,10 @@ export function JointsDialog({ joints, onClose }: { joints: Schema['JointView'][
             </form>
             {add.error && (
                 <p role="alert" className="pt-2 text-sm">
-                    {add.error instanceof Refused ? (Object.values(add.error.fields)[0] ?? add.error.message) : add.error.message}
+                    {reasonOf(add.error)}
                 </p>
             )}
-            <input
-                value={search}
-                onChange={(event) => setSearch(event.target.value)}
-                placeholder={strings.tray.narrow}
-                aria-label={say.narrow}
-                className="mt-4 w-full border-b border-ink bg-transparent px-1 py-1 text-sm outline-none placeholder:text-soft"
-            />
+            <Narrow className="mt-4 w-full py-1" value={search} onChange={setSearch} label={say.narrow} placeholder={strings.tray.narrow} />
             <div className="slim-scroll max-h-[38vh] overflow-auto" tabIndex={0} role="region" aria-label={say.title}>
                 <table className="w-full text-sm">
                     <thead className="sticky top-0 bg-plate text-left text-xs text-soft">

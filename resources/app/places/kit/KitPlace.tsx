@@ -7,6 +7,7 @@ import { Bar, History } from '../../shell/Bar';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
 import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
+import { Narrow } from '../../ui/Narrow';
 import { AddPart } from './AddPart';
 import { FilesDialog } from './FilesDialog';
 import { GoneDialog } from './GoneDialog';
@@ -83,12 +84,12 @@ export default function KitPlace({ person }: { person: Schema['Person'] }) {
                         )}
                         <div className="ml-auto flex flex-wrap items-center gap-x-3 gap-y-2">
                             {view !== 'map' && (
-                                <input
+                                <Narrow
+                                    className="w-36 py-0.5"
                                     value={search}
-                                    onChange={(event) => setSearch(event.target.value)}
+                                    onChange={setSearch}
+                                    label={say.narrow}
                                     placeholder={strings.tray.narrow}
-                                    aria-label={say.narrow}
-                                    className="w-36 border-b border-ink bg-transparent px-1 py-0.5 text-sm outline-none placeholder:text-soft focus:border-brass"
                                 />
                             )}
                             <div role="group" aria-label={say.view} className="flex">

@@ -1,10 +1,11 @@
 import { useState } from 'react';
-import { api, Refused, type KitPart, type KitView, type MeasureRequest, type Schema } from '../../api/client';
+import { api, reasonOf, type KitPart, type KitView, type MeasureRequest, type Schema } from '../../api/client';
 import { digits } from '../../figures';
 import { strings } from '../../strings';
+import { typedNumber } from '../../typed';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
-import { typed } from './fields';
+import { Tick } from '../../ui/Tick';
 import type { KitChange } from './useKit';
 
 interface Props {
@@ -38,32 +39,27 @@ export function MeasureDialog({ kit, each, change, onClose }: Props) {
     const [seen, setSeen] = useState<Schema['MeasureView'] | null>(null);
     const [trouble, setTrouble] = useState<string | null>(null);
 
-    const number = (text: string) => {
-        const value = typed(text);
-        return typeof value === 'number' ? value : undefined;
-    };
     const body = (keep: boolean): MeasureRequest => ({
         by,
         keep,
         version: each.version,
         zoomMm: zoom ?? null,
         ...(by === 'pupils'
-            ? { exitMm: number(pupils.exitMm) ?? null, entranceMm: number(pupils.entranceMm) ?? null }
+            ? { exitMm: typedNumber(pupils.exitMm), entranceMm: typedNumber(pupils.entranceMm) }
             : {
                   camera,
                   reversed,
                   shots: shots.map((shot) => ({
-                      spacersMm: number(shot.spacersMm) ?? 0,
-                      [onSensor ? 'onSensorMm' : 'pixels']: number(shot.pixels) ?? null,
-                      rulerMm: number(shot.rulerMm) ?? 0,
-                      workingDistanceMm: number(shot.workingDistanceMm) ?? null,
+                      spacersMm: typedNumber(shot.spacersMm) ?? 0,
+                      [onSensor ? 'onSensorMm' : 'pixels']: typedNumber(shot.pixels),
+                      rulerMm: typedNumber(shot.rulerMm) ?? 0,
+                      workingDistanceMm: typedNumber(shot.workingDistanceMm),
                   })),
               }),
     });
     const refuse = (error: unknown) => {
         setSeen(null);
-        const reason = error instanceof Refused ? (Object.values(error.fields)[0] ?? error.message) : String(error);
-        setTrouble(reason.replace(/^[a-zA-Z]+: /, ''));
+        setTrouble(reasonOf(error).replace(/^[a-zA-Z]+: /, ''));
     };
     const look = () => {
         setTrouble(null);
@@ -132,24 +128,12 @@ export function MeasureDialog({ kit, each, change, onClose }: Props) {
                                     ))}
                                 </select>
                             </label>
-                            <label className="flex items-center gap-1.5">
-                                <input
-                                    type="checkbox"
-                                    className="accent-(--brass)"
-                                    checked={reversed}
-                                    onChange={(event) => setReversed(event.target.checked)}
-                                />
+                            <Tick checked={reversed} onChange={setReversed}>
                                 {say.reversed}
-                            </label>
-                            <label className="flex items-center gap-1.5">
-                                <input
-                                    type="checkbox"
-                                    className="accent-(--brass)"
-                                    checked={onSensor}
-                                    onChange={(event) => setOnSensor(event.target.checked)}
-                                />
+                            </Tick>
+                            <Tick checked={onSensor} onChange={setOnSensor}>
                                 {say.onSensorInstead}
-                            </label>
+                            </Tick>
                         </div>
                         <table className="w-full text-sm">
                             <thead>

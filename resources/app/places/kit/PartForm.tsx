@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, Refused, type KitPart, type PartFields, type Schema } from '../../api/client';
+import { api, messageOf, Refused, type KitPart, type PartFields, type Schema } from '../../api/client';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
 import { FieldInput } from './FieldInput';
@@ -46,7 +46,7 @@ export function PartForm({ kind, initial, ask = [], others, pointer, save, busy,
         event.preventDefault();
         setTrouble(null);
         onSave(fields).catch((error: unknown) => {
-            const refused = error instanceof Refused ? error : new Refused(0, error instanceof Error ? error.message : String(error));
+            const refused = error instanceof Refused ? error : new Refused(0, messageOf(error));
             setTrouble(refused);
             // A fault in a field that isn't shown would be a riddle.
             if (Object.keys(refused.fields).length > 0) setAll(true);

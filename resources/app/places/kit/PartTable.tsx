@@ -1,8 +1,9 @@
 import { useState } from 'react';
-import { Refused, type KitPart } from '../../api/client';
+import { reasonOf, type KitPart } from '../../api/client';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
-import { typed, withValue } from './fields';
+import { typed } from '../../typed';
+import { withValue } from './fields';
 
 interface Props {
     parts: KitPart[];
@@ -124,9 +125,7 @@ function Cell({ each, column, onChange, onChoose }: CellProps) {
         const next = numeric.has(column) ? typed(text) : text.trim() || undefined;
         if ((next ?? null) === (value ?? null) || (column === 'count' && next === undefined)) return;
         setTrouble(null);
-        onChange(withValue(each.fields, column, next)).catch((error: unknown) =>
-            setTrouble(error instanceof Refused ? (Object.values(error.fields)[0] ?? error.message) : String(error)),
-        );
+        onChange(withValue(each.fields, column, next)).catch((error: unknown) => setTrouble(reasonOf(error)));
     };
     return (
         <>

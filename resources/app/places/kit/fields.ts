@@ -38,14 +38,6 @@ export function withHalfWidth(fields: PartFields, name: string, half: number | u
     return withValue(fields, 'measured', withValue(measured, name, half));
 }
 
-/** What was typed, as the number it means; a comma is a point. Text that is no number stays text, for the server to name. */
-export function typed(text: string): number | string | undefined {
-    const plain = text.trim().replace(',', '.');
-    if (plain === '') return undefined;
-    const number = Number(plain);
-    return Number.isFinite(number) ? number : text;
-}
-
 /** The words of a joint, as files spell it: M42x1, M42×1 and 42 x 1 all mean thread:42x1. */
 export function jointTyped(text: string): string | undefined {
     const plain = text.trim();
