@@ -58,6 +58,46 @@ figures.dragRequests = requests.length;
 figures.dragP95Ms = round(p95(await page.evaluate(() => window.painted)));
 await page.mouse.up();
 
+// Taking hold of a second travel after the first one has moved: from pressing to its first figures, painted. By a hand that
+// takes 0.4 s from one scale to the other, and by one that takes no time at all (the first travel is still being saved).
+const lens = page.getByRole('slider', { name: /· focus/ });
+const second = async (pause) => {
+    const times = [];
+    for (let round = 0; round < 24; round++) {
+        await page.waitForTimeout(900);
+        const from = await draw.boundingBox();
+        const to = await lens.boundingBox();
+        await page.mouse.move(from.x + from.width * 0.3, from.y + 18);
+        await page.mouse.down();
+        await page.mouse.move(from.x + from.width * (0.2 + 0.025 * round), from.y + 18, { steps: 4 });
+        await page.mouse.up();
+        await page.waitForTimeout(pause / 2);
+        await page.mouse.move(to.x + to.width * (0.25 + 0.02 * round), to.y + 18);
+        await page.waitForTimeout(pause / 2);
+        await page.evaluate(() => {
+            window.taken = new Promise((resolve) => {
+                addEventListener(
+                    'pointerdown',
+                    (event) => {
+                        const look = new MutationObserver(() => {
+                            look.disconnect();
+                            requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - event.timeStamp)));
+                        });
+                        look.observe(document.querySelector('main aside'), { subtree: true, childList: true, characterData: true });
+                    },
+                    { capture: true, once: true },
+                );
+            });
+        });
+        await page.mouse.down();
+        times.push(await page.evaluate(() => window.taken));
+        await page.mouse.up();
+    }
+    return times;
+};
+figures.secondTravelP95Ms = round(p95(await second(400)));
+figures.secondTravelAtOnceP95Ms = round(p95(await second(0)));
+
 // A kit of 200 parts: taken in over HTTP, then its shelf painted.
 const kit = await page.evaluate(async () => {
     const token = decodeURIComponent(

@@ -33,6 +33,39 @@ test('dragging a control changes every figure from the sweep, without a request 
     await expect(page.getByRole('region', { name: 'Magnification', exact: true }).locator('[data-figure]')).toHaveText(before);
 });
 
+test('a second control taken hold of while the first is being saved never shows a figure of before', async ({ page }) => {
+    await openDemonstration(page, 'Sedge seed, coat pattern');
+    const draw = page.getByRole('slider', { name: /Rail bellows · draw/ });
+    const focus = page.getByRole('slider', { name: /· focus/ });
+    const distance = page.getByRole('region', { name: 'Working distance', exact: true }).locator('[data-figure]');
+    await draw.focus();
+    await page.waitForLoadState('networkidle');
+    await expect(draw).toHaveAttribute('aria-busy', 'false');
+    const [from, to] = [await draw.boundingBox(), await focus.boundingBox()];
+    if (!from || !to) throw new Error('a control has no place on the screen');
+    await page.route('**/steps', async (route) => {
+        await new Promise((resolve) => setTimeout(resolve, 600));
+        await route.continue();
+    });
+
+    await page.mouse.move(from.x + from.width * 0.4, from.y + 18);
+    await page.mouse.down();
+    await page.mouse.move(from.x + from.width * 0.9, from.y + 18, { steps: 5 });
+    const moved = await distance.innerText();
+    await page.mouse.up();
+    await page.mouse.move(to.x + to.width * 0.3, to.y + 18);
+    await page.mouse.down();
+    // For as long as the step is under way the figure is that of the first control's new setting.
+    expect(await distance.innerText()).toBe(moved);
+    await expect(distance).not.toHaveText(moved);
+    const both = await distance.innerText();
+    await page.mouse.up();
+    await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', /Undo turn the ring/);
+    const told = await exported(page);
+    expect(await shown(page, 'Working distance')).toBe(digits(told.workingDistanceMm));
+    expect(both).toBe(digits(told.workingDistanceMm));
+});
+
 test('the work is there again after a reload, with its history', async ({ page }) => {
     await openDemonstration(page, 'Lichen disc');
     await page.getByRole('option', { name: /^Tube 9,/ }).click();

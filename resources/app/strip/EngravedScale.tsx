@@ -9,6 +9,8 @@ interface Props {
     row: number;
     said: string;
     busy: boolean;
+    /** The pointer has come to the scale: it may be taken hold of next. */
+    onReach: () => void;
     onTake: () => void;
     onMove: (row: number) => void;
     onLeave: () => void;
@@ -18,7 +20,7 @@ interface Props {
 const height = 40;
 
 /** A control as it is engraved on the part: a scale with a brass pointer, moved by hand, keys or a click. */
-export function EngravedScale({ travel, label, row, said, busy, onTake, onMove, onLeave, onType }: Props) {
+export function EngravedScale({ travel, label, row, said, busy, onReach, onTake, onMove, onLeave, onType }: Props) {
     const track = useRef<SVGSVGElement>(null);
     const dragging = useRef(false);
     const stops = travel.kind === 'aperture';
@@ -95,6 +97,7 @@ export function EngravedScale({ travel, label, row, said, busy, onTake, onMove, 
                 width="100%"
                 height={height}
                 className="block cursor-ew-resize touch-none overflow-visible select-none"
+                onPointerEnter={onReach}
                 onPointerDown={onPointerDown}
                 onPointerMove={onPointerMove}
                 onPointerUp={onPointerUp}

@@ -1,9 +1,16 @@
 import { DropdownMenu } from 'radix-ui';
 import type { ReactNode } from 'react';
 
-export function Menu({ label, children, align = 'start' }: { label: ReactNode; children: ReactNode; align?: 'start' | 'end' }) {
+interface MenuProps {
+    label: ReactNode;
+    children: ReactNode;
+    align?: 'start' | 'end';
+    onOpen?: () => void;
+}
+
+export function Menu({ label, children, align = 'start', onOpen }: MenuProps) {
     return (
-        <DropdownMenu.Root modal={false}>
+        <DropdownMenu.Root modal={false} onOpenChange={(open) => open && onOpen?.()}>
             <DropdownMenu.Trigger className="px-2 py-1 text-sm text-soft hover:text-ink data-[state=open]:text-ink">
                 {label}
             </DropdownMenu.Trigger>

@@ -2,7 +2,7 @@ import { DndContext, MouseSensor, pointerWithin, TouchSensor, useSensor, useSens
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { api, type Schema, type TravelView } from '../../api/client';
+import { api, type Schema, type SweepView, type TravelView } from '../../api/client';
 import { download, svgOf } from '../../drawing/exportSvg';
 import { jointItem, partItem, RigDrawing, type Pointed } from '../../drawing/RigDrawing';
 import { fNumber, length, magnification } from '../../figures';
@@ -41,10 +41,12 @@ export function Bench({ id, person, rigs }: Props) {
     const { query, change, step, undo, redo, rename } = useRig(id);
     const rig = query.data;
     const sweeps = useSweeps(rig);
+    const [ready, setReady] = useState<number | null>(null);
     const mends = useQuery({
         queryKey: ['mends', id, rig?.revision],
         queryFn: () => api.mends(id),
-        enabled: rig !== undefined && rig.findings.length > 0,
+        // Trying mends out takes the server longest: the sweeps go first.
+        enabled: rig !== undefined && rig.findings.length > 0 && ready === rig.revision,
     });
     const [held, setHeld] = useState<Held | null>(null);
     const [fetching, setFetching] = useState<string | null>(null);
@@ -60,7 +62,6 @@ export function Bench({ id, person, rigs }: Props) {
     const drawn = useRef<SVGSVGElement>(null);
     const chain = useRef<HTMLDivElement>(null);
     const narrow = useRef<HTMLInputElement>(null);
-    const heldNow = useRef<Held | null>(null);
     const wanted = useRef<{ travel: string; row: number } | null>(null);
 
     const count = rig?.chain.length ?? 0;
@@ -72,34 +73,39 @@ export function Bench({ id, person, rigs }: Props) {
     const live = held && rig && held.sweep.revision === rig.revision ? held : null;
     const shown = useMemo(() => (rig ? shownOf(rig, live) : null), [rig, live]);
 
-    const hold = useCallback((next: Held | null) => {
-        heldNow.current = next;
-        setHeld(next);
-    }, []);
-
-    const take = useCallback(
-        (travel: TravelView) => {
-            if (sweeps.ready(travel.name) ?? fetching === travel.name) return;
-            setFetching(travel.name);
+    // What the hand asked for is shown as soon as its sweep at the rig's present setting is here, and nothing before that:
+    // while a step is under way, the sweeps at hand are those of the setting before it.
+    const pending = change.isPending;
+    const follow = useCallback(
+        (travel: string) => {
+            if (pending) return;
+            const show = (sweep: SweepView) => {
+                const target = wanted.current;
+                if (target?.travel === travel) setHeld({ sweep, row: target.row });
+            };
+            const here = sweeps.ready(travel);
+            if (here) {
+                show(here);
+                return;
+            }
+            setFetching(travel);
             sweeps
-                .fetch(travel.name)
-                .then((sweep) => {
-                    const target = wanted.current;
-                    if (target?.travel === travel.name) hold({ sweep, row: target.row });
-                })
+                .fetch(travel)
+                .then(show)
                 .catch(() => undefined)
-                .finally(() => setFetching((name) => (name === travel.name ? null : name)));
+                .finally(() => setFetching((name) => (name === travel ? null : name)));
         },
-        [sweeps, fetching, hold],
+        [sweeps, pending],
     );
+
+    const take = useCallback((travel: TravelView) => follow(travel.name), [follow]);
 
     const move = useCallback(
         (travel: TravelView, row: number) => {
             wanted.current = { travel: travel.name, row };
-            const sweep = sweeps.ready(travel.name);
-            if (sweep) hold({ sweep, row });
+            follow(travel.name);
         },
-        [sweeps, hold],
+        [follow],
     );
 
     const leave = useCallback(
@@ -108,25 +114,33 @@ export function Bench({ id, person, rigs }: Props) {
             wanted.current = null;
             const value = target?.travel === travel.name ? travel.places[target.row] : undefined;
             if (value === undefined || value === travel.value) {
-                hold(null);
+                setHeld(null);
                 return;
             }
             step({ action: 'set', travel: travel.name, value })
                 .catch(() => undefined)
                 .finally(() => {
-                    if (wanted.current === null) hold(null);
+                    if (wanted.current === null) setHeld(null);
                 });
         },
-        [step, hold],
+        [step],
     );
 
-    // Sweeps of all controls are fetched ahead, so that taking hold of one answers at once.
+    const reach = useCallback((travel: TravelView) => void sweeps.fetch(travel.name).catch(() => undefined), [sweeps]);
+
+    // A control that was taken hold of while a step was under way follows the hand from here on.
+    useEffect(() => {
+        if (wanted.current) follow(wanted.current.travel);
+    }, [follow]);
+
+    // Sweeps of all controls are fetched ahead, so that taking hold of one answers at once; the one that the hand comes to
+    // first of all. The wait is for steps that follow each other at once.
     const revision = rig?.revision;
     useEffect(() => {
         if (!rig) return;
         const timer = setTimeout(() => {
-            for (const travel of rig.travels) void sweeps.fetch(travel.name).catch(() => undefined);
-        }, 150);
+            void Promise.allSettled(rig.travels.map(({ name }) => sweeps.fetch(name))).then(() => setReady(rig.revision));
+        }, 40);
         return () => clearTimeout(timer);
         // eslint-disable-next-line react-hooks/exhaustive-deps -- once per revision
     }, [revision]);
@@ -373,6 +387,7 @@ export function Bench({ id, person, rigs }: Props) {
                                     held={live}
                                     fetching={fetching}
                                     units={units}
+                                    onReach={reach}
                                     onTake={take}
                                     onMove={move}
                                     onLeave={leave}

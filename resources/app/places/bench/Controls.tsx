@@ -10,6 +10,7 @@ interface Props {
     held: Held | null;
     fetching: string | null;
     units: Units;
+    onReach: (travel: TravelView) => void;
     onTake: (travel: TravelView) => void;
     onMove: (travel: TravelView, row: number) => void;
     onLeave: (travel: TravelView) => void;
@@ -53,7 +54,7 @@ function underPictures(
     return starts;
 }
 
-export function Controls({ rig, held, fetching, units, onTake, onMove, onLeave, onSet, centres, width }: Props) {
+export function Controls({ rig, held, fetching, units, onReach, onTake, onMove, onLeave, onSet, centres, width }: Props) {
     if (rig.travels.length === 0) return null;
     const scaleWidth = Math.min(widest, Math.floor((width + gap) / rig.travels.length) - gap);
     const starts = underPictures(
@@ -84,6 +85,7 @@ export function Controls({ rig, held, fetching, units, onTake, onMove, onLeave, 
                             row={own}
                             said={said(travel, value, own, units)}
                             busy={fetching === travel.name}
+                            onReach={() => onReach(travel)}
                             onTake={() => onTake(travel)}
                             onMove={(row) => onMove(travel, row)}
                             onLeave={() => onLeave(travel)}

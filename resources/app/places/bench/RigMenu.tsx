@@ -66,7 +66,7 @@ export function RigMenu({ id, rigs, name, onKeep, onKeys, onAll, onStates, onSvg
                 <MenuItem onSelect={onKeys}>{strings.bench.key}</MenuItem>
                 <MenuItem onSelect={() => setDeleting(true)}>{strings.bench.remove}</MenuItem>
             </Menu>
-            <Menu label={strings.bench.rigs} align="end">
+            <Menu label={strings.bench.rigs} align="end" onOpen={() => void queries.refetchQueries({ queryKey: ['rigs'], stale: true })}>
                 <MenuItem onSelect={() => start.mutate()}>{strings.bench.newRig}</MenuItem>
                 <MenuItem onSelect={() => file.current?.click()}>{strings.bench.importFile}</MenuItem>
                 <MenuItem onSelect={onAll}>{strings.rigs.all}</MenuItem>

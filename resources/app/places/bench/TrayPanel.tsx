@@ -5,6 +5,7 @@ import { useState, type KeyboardEvent, type Ref } from 'react';
 import { api, type RigView, type Schema } from '../../api/client';
 import { PartSilhouette } from '../../drawing/PartSilhouette';
 import { strings } from '../../strings';
+import { makeOf } from './useRig';
 import { narrowLook } from '../../ui/Narrow';
 
 interface Props {
@@ -22,7 +23,7 @@ interface Props {
 export function TrayPanel({ ref, rig, place, busy, swapping, onInsert, onLeave }: Props) {
     const [search, setSearch] = useState('');
     const [chosen, setChosen] = useState('');
-    const of = { queryKey: ['tray', rig.id, rig.revision, place], queryFn: () => api.tray(rig.id, place) };
+    const of = { queryKey: ['tray', rig.id, makeOf(rig), place], queryFn: () => api.tray(rig.id, place) };
     const tray = useQuery({ ...of, placeholderData: keepPreviousData });
     const parts = tray.data?.parts ?? [];
     const fitting = parts.filter((each) => each.fits).length;

@@ -13,8 +13,8 @@ export function useRig(id: number) {
     const arrived = useCallback(
         (rig: RigView) => {
             queries.setQueryData(rigKey(id), rig);
-            void queries.invalidateQueries({ queryKey: ['tray', id] });
-            void queries.invalidateQueries({ queryKey: ['rigs'] });
+            // The list of rigs is asked for again when its menu opens: nothing is to stand in the way of the next sweep.
+            void queries.invalidateQueries({ queryKey: ['rigs'], refetchType: 'none' });
         },
         [queries, id],
     );
@@ -40,6 +40,15 @@ export function useRig(id: number) {
     const rename = useCallback((name: string | null) => mutateAsync((rig, revision) => api.name(rig, revision, name)), [mutateAsync]);
 
     return { query, change, step, undo, redo, rename };
+}
+
+/** What a rig is made of, whatever it is set to: as long as this stays, the same parts fit at the same joints. */
+export function makeOf(rig: RigView): string {
+    return JSON.stringify([
+        rig.camera.partId,
+        rig.camera.name,
+        rig.chain.map((part) => [part.partId, part.name, part.joint, part.fit, part.reversed]),
+    ]);
 }
 
 /** The sweep of a travel at the rig's present revision; the one already here answers at once. */
