@@ -24,6 +24,12 @@ final readonly class Infinity
     ) {
     }
 
+    /** Of a rig whose travels are all held where they stand. */
+    public static function held(Reading $reading): self
+    {
+        return new self($reading->magnification === 0.0, null, null, $reading->subjectDistanceMm);
+    }
+
     /** Whether infinity is reached, by how much it is overshot, mm, or what spacer would keep it (OPTICS.md, "Range, infinity"). */
     public static function of(Rig $rig, Range $range): self
     {

@@ -55,6 +55,14 @@ final readonly class Range
         return $this->magnification[0] === 0.0;
     }
 
+    /** Of a rig whose travels are all held where they stand. */
+    public static function held(Reading $reading): self
+    {
+        $here = static fn (?float $value): array => [$value, $value];
+
+        return new self($here($reading->magnification), $here($reading->workingDistanceMm), $here($reading->subjectDistanceMm));
+    }
+
     /** Over the product of all travels that the rig has, the zoom as set. */
     public static function of(Rig $rig): self
     {

@@ -7,6 +7,7 @@ namespace ZincThimble\Core\Rig;
 use ZincThimble\Core\Gear\ApertureControl;
 use ZincThimble\Core\Gear\Bellows;
 use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\Coupling;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
 
@@ -51,18 +52,27 @@ enum ApertureWorked: string
             // A latch works what stands before it, as long as the lever goes through what lies between.
             $latch = $part instanceof Bellows ? $part->latch : $latch && $part->casing->passes->lever;
         }
-        $builtIn = $camera->isBuiltIn();
+        $wired = $lensAt > 0 && $chain[$lensAt - 1]->casing->passes->contacts;
+
+        return self::of($lens, $passes, $latch, $wired, $camera->isBuiltIn());
+    }
+
+    /**
+     * How the diaphragm of one lens can be worked by what reaches it.
+     *
+     * @param  Coupling  $passes  what the camera and all that stands behind the lens let through
+     * @param  bool  $latch  whether the latch of a bellows reaches it
+     * @param  bool  $wired  whether the part directly behind it carries signals
+     */
+    public static function of(Lens $lens, Coupling $passes, bool $latch, bool $wired, bool $builtIn): self
+    {
         if ($builtIn) {
             return self::Full;
         }
-        $wired = $lensAt > 0 && $chain[$lensAt - 1]->casing->passes->contacts;
-        if ($lens->reversed && ! $wired) {
-            // Turned round, its levers and contacts face the subject; only a wired pair of rings carries signals.
-            $passes = new \ZincThimble\Core\Gear\Coupling;
-            $latch = false;
-        }
         if ($lens->reversed) {
-            $passes = new \ZincThimble\Core\Gear\Coupling($passes->contacts, false);
+            // Turned round, its levers and contacts face the subject; only a wired pair of rings carries signals.
+            $passes = new Coupling($wired && $passes->contacts, false);
+            $latch = false;
         }
         $control = $lens->aperture->control;
         if ($control === ApertureControl::Ring || $control === ApertureControl::None) {

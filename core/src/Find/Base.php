@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Find;
+
+use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\Coupling;
+use ZincThimble\Core\Gear\JointEnd;
+use ZincThimble\Core\Gear\Teleconverter;
+use ZincThimble\Core\Join\Fit;
+use ZincThimble\Core\Join\Mating;
+
+/** What a rig begins with: a camera, or a camera with a teleconverter directly on it. */
+final readonly class Base
+{
+    private function __construct(public Camera $camera, public ?Teleconverter $converter)
+    {
+    }
+
+    /** @return list<self> every one that the stock has, plain cameras first */
+    public static function all(Stock $stock): array
+    {
+        $bases = array_map(static fn (Camera $camera): self => new self($camera, null), $stock->cameras);
+        foreach ($stock->cameras as $camera) {
+            foreach ($stock->ofClass(Teleconverter::class) as $converter) {
+                if (Mating::of($camera, null, $converter) === Fit::Mates) {
+                    $bases[] = new self($camera, $converter);
+                }
+            }
+        }
+
+        return $bases;
+    }
+
+    /** The end that the first ring or lens goes on. */
+    public function front(): JointEnd
+    {
+        return $this->converter === null ? $this->camera->front : $this->converter->casing->front;
+    }
+
+    /** What of the coupling is there at that end. */
+    public function passes(): Coupling
+    {
+        return $this->converter === null ? $this->camera->passes : $this->camera->passes->through($this->converter->casing->passes);
+    }
+
+    /** How many times the image is enlarged behind everything else. */
+    public function factor(): float
+    {
+        return $this->converter->factor ?? 1.0;
+    }
+
+    /** Length of the converter, mm, by which every distance from the sensor grows. */
+    public function converterMm(): float
+    {
+        return $this->converter->lengthMm ?? 0.0;
+    }
+}

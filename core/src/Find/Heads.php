@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Find;
+
+use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\CloseUpLens;
+use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Objective;
+use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Gear\Spacer;
+use ZincThimble\Core\Join\Fit;
+use ZincThimble\Core\Join\Mating;
+
+/**
+ * Every head that a stock can make: a lens either way round, alone, with one or two close-up lenses, coupled with another
+ * lens turned round, or with an objective corrected for infinity; and objectives for a finite tube.
+ *
+ * Two parts in front of each other are joined at once where they mate, else by one ring, else by two: by every such way, never by
+ * more rings than that needs. Two close-up lenses stand with the stronger next to the lens, or the other way round where
+ * only that can be screwed together.
+ */
+final class Heads
+{
+    /** Rings that lead from one thread to another. */
+    private const LEADS = [Kind::Adapter, Kind::StepRing, Kind::CouplingRing, Kind::ReversingRing];
+
+    private Camera $nobody;
+
+    /** @var list<Head> */
+    private array $heads = [];
+
+    private function __construct(private readonly Stock $stock)
+    {
+        // Mating asks for a camera only where nothing stands behind.
+        $this->nobody = $stock->cameras[0];
+    }
+
+    /** @return list<Head> those of fewer parts first */
+    public static function of(Stock $stock): array
+    {
+        if ($stock->cameras === []) {
+            return [];
+        }
+        $heads = new self($stock);
+        foreach ($stock->ofClass(Lens::class) as $i => $lens) {
+            $heads->around($i, $lens);
+            $heads->around($i, $lens->turned());
+        }
+        foreach ($stock->ofClass(Objective::class) as $objective) {
+            if (! $objective->infinite) {
+                $heads->heads[] = new Head([$objective], 0);
+            }
+        }
+        usort($heads->heads, static fn (Head $a, Head $b): int => count($a->parts) <=> count($b->parts));
+
+        return $heads->heads;
+    }
+
+    private function around(int $i, Lens $lens): void
+    {
+        $this->heads[] = new Head([$lens], 0);
+        $single = [];
+        foreach ($this->stock->ofClass(CloseUpLens::class) as $j => $closeUp) {
+            $single[$j] = $this->joined([$lens], 0, $closeUp);
+            foreach ($single[$j] as $head) {
+                $this->heads[] = $head;
+            }
+        }
+        foreach ($this->stock->ofClass(CloseUpLens::class) as $j => $one) {
+            foreach ($this->stock->ofClass(CloseUpLens::class) as $k => $two) {
+                if ($k < $j || ($k === $j && $this->stock->counts[$j] < 2)) {
+                    continue;
+                }
+                [$near, $far] = $two->powerD > $one->powerD ? [$k, $j] : [$j, $k];
+                $pairs = $this->pairs($single[$near], $far);
+                array_push($this->heads, ...($pairs === [] ? $this->pairs($single[$far], $near) : $pairs));
+            }
+        }
+        if ($lens->reversed) {
+            return;
+        }
+        foreach ($this->stock->ofClass(Lens::class) as $j => $other) {
+            if ($i !== $j || $this->stock->counts[$i] > 1) {
+                array_push($this->heads, ...$this->joined([$lens], 0, $other->turned()));
+            }
+        }
+        foreach ($this->stock->ofClass(Objective::class) as $objective) {
+            if ($objective->infinite) {
+                array_push($this->heads, ...$this->joined([$lens], 0, $objective));
+            }
+        }
+    }
+
+    /**
+     * @param  list<Head>  $behind
+     * @return list<Head>
+     */
+    private function pairs(array $behind, int $far): array
+    {
+        $part = $this->stock->parts[$far];
+        $pairs = [];
+        foreach ($behind as $head) {
+            array_push($pairs, ...$this->joined($head->parts, $head->rings, $part));
+        }
+
+        return $pairs;
+    }
+
+    /**
+     * A part put on others by as few rings as that needs, by every such way.
+     *
+     * @param  non-empty-list<Part>  $behind
+     * @return list<Head>
+     */
+    private function joined(array $behind, int $used, Part $part): array
+    {
+        $last = $behind[count($behind) - 1];
+        if (Mating::of($this->nobody, $last, $part) === Fit::Mates) {
+            return [new Head([...$behind, $part], $used)];
+        }
+        if ($part->casing->rear->joints === []) {
+            return [];
+        }
+        $one = $two = [];
+        foreach ($this->leads($last, $used) as $a => $first) {
+            if (Mating::of($this->nobody, $first, $part) === Fit::Mates) {
+                $one[] = new Head([...$behind, $first, $part], $used | 1 << $a);
+            } elseif ($one === []) {
+                foreach ($this->leads($first, $used | 1 << $a) as $b => $second) {
+                    if (Mating::of($this->nobody, $second, $part) === Fit::Mates) {
+                        // The same two the other way round are the same rings.
+                        $two[$used | 1 << $a | 1 << $b] ??= new Head([...$behind, $first, $second, $part], $used | 1 << $a | 1 << $b);
+                    }
+                }
+            }
+        }
+
+        return $one === [] ? array_values($two) : $one;
+    }
+
+    /**
+     * Rings that go on a part, by their bit. Of several copies the last that is free: stacks take the first.
+     *
+     * @return array<int, Spacer>
+     */
+    private function leads(Part $behind, int $used): array
+    {
+        $leads = [];
+        foreach ($this->stock->rings as $i => $ring) {
+            if ($ring instanceof Spacer && in_array($ring->kind, self::LEADS, true) && ($used & (1 << $i)) === 0
+                && (! ($this->stock->copies[$i + 1] ?? false) || ($used & (1 << ($i + 1))) !== 0)
+                && Mating::of($this->nobody, $behind, $ring) === Fit::Mates) {
+                $leads[$i] = $ring;
+            }
+        }
+
+        return $leads;
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Find;
+
+/** The stacks of one camera that one kind of head can stand on, without the rings it needs itself: columns, the shortest first. */
+final readonly class StackGroup
+{
+    /** Contacts 1, lever 2, latch 4, and whether any ring is there, 8: what the working of an aperture depends on. */
+    public const CLASSES = 16;
+
+    /** @var list<int> which set of `Stacks` */
+    public array $at;
+
+    /** @var list<float> */
+    public array $least;
+
+    /** @var list<float> */
+    public array $most;
+
+    /** @var list<float> */
+    public array $clear;
+
+    /** @var list<int> */
+    public array $joints;
+
+    /** @var list<float> */
+    public array $mass;
+
+    /** @var list<float> */
+    public array $price;
+
+    /** @var list<int> */
+    public array $class;
+
+    /** @var list<int> */
+    public array $route;
+
+    public int $count;
+
+    /** @param  int  $ends  kinds of end the head goes on, as bits */
+    public function __construct(Stacks $stacks, public int $ends, int $without)
+    {
+        $chosen = [];
+        foreach ($stacks->set as $i => $set) {
+            if (($set & $without) === 0 && (($stacks->ends[$i] | $stacks->latched[$i]) & $ends) !== 0) {
+                $chosen[$i] = $stacks->least[$i];
+            }
+        }
+        asort($chosen);
+        $at = array_keys($chosen);
+        $this->at = $at;
+        $this->count = count($at);
+        $this->least = array_values($chosen);
+        $columns = [];
+        foreach ([$stacks->most, $stacks->clear, $stacks->joints, $stacks->mass, $stacks->price, $stacks->route] as $column) {
+            $columns[] = array_map(static fn (int $i): int|float => $column[$i], $at);
+        }
+        /** @var list<float> $most */
+        $most = $columns[0];
+        /** @var list<float> $clear */
+        $clear = $columns[1];
+        /** @var list<int> $joints */
+        $joints = $columns[2];
+        /** @var list<float> $mass */
+        $mass = $columns[3];
+        /** @var list<float> $price */
+        $price = $columns[4];
+        /** @var list<int> $route */
+        $route = $columns[5];
+        [$this->most, $this->clear, $this->joints, $this->mass, $this->price, $this->route] = [$most, $clear, $joints, $mass, $price, $route];
+        $class = [];
+        foreach ($at as $i) {
+            $class[] = $stacks->passes[$i] | (($stacks->latched[$i] & $ends) !== 0 ? 4 : 0) | ($stacks->set[$i] === 0 ? 0 : 8);
+        }
+        $this->class = $class;
+    }
+}
