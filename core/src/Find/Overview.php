@@ -169,52 +169,6 @@ final class Overview
         return $gaps;
     }
 
-    /**
-     * How many stacks of a group there are by kind, how long they can be, and that merged. Many heads stand
-     * on the same group.
-     *
-     * @return array{array<int, int>, array<int, array<int, float>>, array<int, list<array{float, float}>>}
-     */
-    private function lengths(StackGroup $group): array
-    {
-        $key = spl_object_id($group);
-        if (! isset($this->lengths[$key])) {
-            $counts = $lengths = $unions = [];
-            $ends = [];
-            for ($i = 0; $i < $group->count; $i++) {
-                $kind = $group->route[$i];
-                $counts[$kind] = ($counts[$kind] ?? 0) + 1;
-                $from = (int) ($group->least[$i] / self::STEP_MM);
-                $to = (int) ($group->most[$i] / self::STEP_MM);
-                $ends[$kind][0][] = $group->least[$i];
-                $ends[$kind][1][] = $group->most[$i];
-                $share = 1.0 / ($to - $from + 1);
-                for ($step = $from; $step <= $to; $step++) {
-                    $lengths[$kind][$step] = ($lengths[$kind][$step] ?? 0.0) + $share;
-                }
-            }
-            foreach ($ends as $kind => [$least, $most]) {
-                $unions[$kind] = self::union($least, $most);
-            }
-            $this->lengths[$key] = [$counts, $lengths, $unions];
-        }
-
-        return $this->lengths[$key];
-    }
-
-    /** Merges what was covered and finds what was not. Called once, at the end. */
-    public function finish(): void
-    {
-        $merged = self::merged($this->covered, self::GAP);
-        $this->covered = [];
-        for ($i = 1; $i < count($merged); $i++) {
-            $this->gaps[] = [$merged[$i - 1][1], $merged[$i][0]];
-        }
-        if ($merged !== []) {
-            $this->magnification = [$merged[0][0], $merged[count($merged) - 1][1]];
-        }
-    }
-
     /** @param  array<int, float>  $counts */
     private function count(HeadLay $lay, float $factor, array $counts, string $route, float $weight): void
     {
