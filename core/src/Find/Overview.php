@@ -31,6 +31,9 @@ final class Overview
 
     private const STEP_MM = 2.0;
 
+    /** Stacks of every kind together. */
+    private const ALL = -1;
+
     /** Magnifications this near to each other leave no gap, as a share. */
     private const GAP = 1.01;
 
@@ -93,13 +96,16 @@ final class Overview
             $last = count($optics->lays) - 1;
             $lays = $last === 0 ? [0] : [0, intdiv($last, 2), $last];
             foreach ($lays as $k) {
-                foreach ($bins as $route => $counts) {
-                    $this->count($optics->lays[$k], $base->factor(), $counts, $route, 1.0 / count($lays) / count($variants));
+                foreach ($bins as $route => $shares) {
+                    $this->count($optics->lays[$k], $base->factor(), $shares, $route, 1.0 / count($lays) / count($variants));
                 }
             }
-            foreach ($unions as $stack => $union) {
-                foreach ($union as [$from, $to]) {
-                    $this->cover($optics, $base->factor(), $from, $to, Route::of($head->route(), $stack)->value);
+            $touching = new Target(TargetKind::WorkingDistance, 0.0);
+            $ends = array_map(static fn (HeadLay $lay): float => $touching->places($lay, 1.0, 0.0)[0], $optics->lays);
+            foreach ($head->route() === Route::Plain ? array_keys($counts) : [self::ALL] as $stack) {
+                $route = Route::of($head->route(), $stack)->value;
+                foreach ($unions[$stack] ?? [] as [$from, $to]) {
+                    $this->cover($optics, $ends, $base->factor(), $from, $to, $route);
                 }
             }
         }
@@ -130,8 +136,9 @@ final class Overview
                 }
             }
             foreach ($ends as $kind => [$least, $most]) {
-                $unions[$kind] = self::union($least, $most);
+                $unions[$kind] = StackGroup::union($least, $most);
             }
+            $unions[self::ALL] = StackGroup::union($group->least, $group->most);
             $this->lengths[$key] = [$counts, $lengths, $unions];
         }
 
@@ -214,16 +221,20 @@ final class Overview
         }
     }
 
-    /** The magnifications of a head on stacks of a length, its ring free: from the least to the greatest with room before the front. */
-    private function cover(HeadOptics $optics, float $factor, float $from, float $to, string $route): void
+    /**
+     * The magnifications of a head on stacks of a length, its ring free: from the least to the greatest with room before
+     * the front.
+     *
+     * @param  list<float>  $ends  for each place of the ring the length at which the front touches; NAN = none
+     */
+    private function cover(HeadOptics $optics, array $ends, float $factor, float $from, float $to, string $route): void
     {
         $least = INF;
         $most = 0.0;
-        $touching = new Target(TargetKind::WorkingDistance, 0.0);
-        foreach ($optics->lays as $lay) {
-            $end = $touching->places($lay, $factor, 0.0)[0];
+        foreach ($optics->lays as $k => $lay) {
+            $end = $ends[$k];
             $until = ! is_nan($end) && $end > $from ? min($to, $end) : $to;
-            foreach ([$from, $until] as $z) {
+            foreach ($until > $from ? [$from, $until] : [$from] as $z) {
                 $y = $lay->a * $z + $lay->b;
                 $t = $lay->c * $z + $lay->d;
                 if ($y > 0.0 && $t >= 0.0) {
@@ -240,26 +251,6 @@ final class Overview
                 $this->covered[$route] = self::merged($this->covered[$route], 1.0);
             }
         }
-    }
-
-    /**
-     * @param  list<float>  $least  rising
-     * @param  list<float>  $most
-     * @return list<array{float, float}>
-     */
-    private static function union(array $least, array $most): array
-    {
-        $pairs = [];
-        foreach ($least as $i => $from) {
-            $last = count($pairs) - 1;
-            if ($last >= 0 && $from <= $pairs[$last][1]) {
-                $pairs[$last] = [$pairs[$last][0], max($pairs[$last][1], $most[$i])];
-            } else {
-                $pairs[] = [$from, $most[$i]];
-            }
-        }
-
-        return $pairs;
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Find;
 
 use ZincThimble\Core\Gear\Coupling;
+use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Rig\ApertureWorked;
 use ZincThimble\Core\Rig\Conditions;
 
@@ -37,6 +38,9 @@ final class Search
 
     /** @var array<int, list<HeadOptics>> laid out when first asked for */
     private array $optics = [];
+
+    /** Only rigs that use this part; null = all. */
+    private ?Part $using = null;
 
     private function __construct(public readonly Stock $stock, private readonly Conditions $conditions)
     {
@@ -87,6 +91,59 @@ final class Search
         }
 
         return $told;
+    }
+
+    /** Only the rigs that use one part of the stock. */
+    public function using(Part $part): self
+    {
+        $this->using = $part;
+        $this->groups = [];
+
+        return $this;
+    }
+
+    /**
+     * What comes nearest to a wish that nothing fulfils, each head once, with its limits missed rather than kept.
+     *
+     * @return list<Row>
+     */
+    public function nearest(Wanted $wanted, int $count = 3): array
+    {
+        $conditions = $wanted->conditions($this->conditions);
+        $found = [];
+        foreach ($this->bases as $b => $base) {
+            $judge = new Judge($base, $wanted, $conditions);
+            $target = $wanted->target($base->camera->frame($conditions->mode)->widthMm);
+            foreach ($this->heads as $h => $head) {
+                $group = $this->group($b, $head);
+                $lengths = StackGroup::union($group->least, $group->most);
+                foreach ($lengths === [] ? [] : $this->optics($h) as $optics) {
+                    $near = Nearest::of($optics, $lengths, $judge, $target, $base);
+                    if ($near !== null) {
+                        $found[] = [$near->miss, count($head->parts), $b, $near];
+                    }
+                }
+            }
+        }
+        usort($found, static fn (array $one, array $other): int => [$one[0], $one[1]] <=> [$other[0], $other[1]]);
+        $rows = [];
+        foreach ($found as [, , $b, $near]) {
+            $group = $this->group($b, $near->optics->head);
+            $row = null;
+            for ($i = 0; $i < $group->count && $row === null; $i++) {
+                if ($near->point->z >= $group->least[$i] - 1e-9 && $near->point->z <= $group->most[$i] + 1e-9) {
+                    $row = Setup::of($this->bases[$b], $this->stacks[$b], $group, $i, $near->optics, $near->point, $conditions, $wanted->bare());
+                }
+            }
+            if ($row !== null) {
+                $rows[] = $row;
+            }
+            if (count(Fold::of($rows)) >= $count) {
+                break;
+            }
+        }
+
+        return Fold::of($rows);
     }
 
     /** Everything the stock can do, without a wish. */
@@ -352,6 +409,15 @@ final class Search
     {
         $ends = $this->stacks[$b]->endsFor($head->rear());
         $key = $b.' '.$ends.' '.$head->rings;
+
+        if ($this->using !== null && ! in_array($this->using, $head->parts, true)) {
+            $with = 0;
+            foreach ($this->stock->rings as $i => $ring) {
+                $with |= $ring === $this->using ? 1 << $i : 0;
+            }
+
+            return $this->groups[$key.' with'] ??= new StackGroup($this->stacks[$b], $with === 0 ? 0 : $ends, $head->rings, $with);
+        }
 
         return $this->groups[$key] ??= new StackGroup($this->stacks[$b], $ends, $head->rings);
     }

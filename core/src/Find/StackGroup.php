@@ -39,12 +39,16 @@ final readonly class StackGroup
 
     public int $count;
 
-    /** @param  int  $ends  kinds of end the head goes on, as bits */
-    public function __construct(Stacks $stacks, public int $ends, int $without)
+    /**
+     * @param  int  $ends  kinds of end the head goes on, as bits
+     * @param  int  $without  rings that stand in the head, as bits
+     * @param  int  $with  rings that have to be there
+     */
+    public function __construct(Stacks $stacks, public int $ends, int $without, int $with = 0)
     {
         $chosen = [];
         foreach ($stacks->set as $i => $set) {
-            if (($set & $without) === 0 && (($stacks->ends[$i] | $stacks->latched[$i]) & $ends) !== 0) {
+            if (($set & $without) === 0 && ($set & $with) === $with && (($stacks->ends[$i] | $stacks->latched[$i]) & $ends) !== 0) {
                 $chosen[$i] = $stacks->least[$i];
             }
         }
@@ -75,5 +79,27 @@ final readonly class StackGroup
             $class[] = $stacks->passes[$i] | (($stacks->latched[$i] & $ends) !== 0 ? 4 : 0) | ($stacks->set[$i] === 0 ? 0 : 8);
         }
         $this->class = $class;
+    }
+
+    /**
+     * Lengths merged where they overlap.
+     *
+     * @param  list<float>  $least  rising
+     * @param  list<float>  $most
+     * @return list<array{float, float}>
+     */
+    public static function union(array $least, array $most): array
+    {
+        $pairs = [];
+        foreach ($least as $i => $from) {
+            $last = count($pairs) - 1;
+            if ($last >= 0 && $from <= $pairs[$last][1]) {
+                $pairs[$last] = [$pairs[$last][0], max($pairs[$last][1], $most[$i])];
+            } else {
+                $pairs[] = [$from, $most[$i]];
+            }
+        }
+
+        return $pairs;
     }
 }
