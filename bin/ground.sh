@@ -171,7 +171,9 @@ web_up() {
     write_fpm "$user" > "$run/fpm.conf"
     write_nginx "$user" > "$run/nginx.conf"
     chmod 600 "$run/fpm.conf"
-    php-fpm8.2 --fpm-config "$run/fpm.conf" -c /etc/php/8.2/fpm
+    # The search goes through a million rigs: JIT makes it two to three times as quick. The usual limits on traces are too low for it.
+    php-fpm8.2 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.jit_max_root_traces=50000 -d opcache.jit_max_side_traces=50000 \
+        -d opcache.jit_max_exit_counters=100000 --fpm-config "$run/fpm.conf" -c /etc/php/8.2/fpm
     nginx -c "$run/nginx.conf" -p "$run/nginx" -e "$run/nginx/error.log"
     local tries
     for tries in $(seq 100); do web_is_up && return; sleep 0.1; done

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
+use App\Http\Controllers\FindController;
 use App\Http\Controllers\GuestController;
 use App\Http\Controllers\GuideController;
 use App\Http\Controllers\KitController;
@@ -38,7 +39,7 @@ Route::middleware(['auth:sanctum', 'throttle:bench'])->group(function (): void {
     Route::delete('joints/{joint}', [GuideController::class, 'dropJoint'])->whereNumber('joint');
 
     Route::get('kits', [KitController::class, 'index']);
-    Route::prefix('kits/{kit}')->whereNumber(['kit', 'part', 'gone'])->scopeBindings()->group(function (): void {
+    Route::prefix('kits/{kit}')->whereNumber(['kit', 'part', 'gone', 'wish'])->scopeBindings()->group(function (): void {
         Route::get('/', [KitController::class, 'show']);
         Route::put('/', [KitController::class, 'name']);
         Route::post('undo', [KitController::class, 'undo']);
@@ -51,6 +52,19 @@ Route::middleware(['auth:sanctum', 'throttle:bench'])->group(function (): void {
             Route::get('map', [KitController::class, 'map']);
         });
         Route::get('crossing', [KitController::class, 'crossing']);
+        Route::middleware('throttle:find')->group(function (): void {
+            Route::get('find', [FindController::class, 'find']);
+            Route::get('find/first', [FindController::class, 'first']);
+        });
+        Route::middleware('throttle:heavy')->group(function (): void {
+            Route::get('find/near', [FindController::class, 'near']);
+            Route::get('overview', [FindController::class, 'overview']);
+        });
+        Route::post('rigs', [FindController::class, 'setUp']);
+        Route::get('wishes', [FindController::class, 'wishes']);
+        Route::post('wishes', [FindController::class, 'keep']);
+        Route::delete('wishes/{wish}', [FindController::class, 'drop']);
+        Route::get('cards/{card}', [FindController::class, 'card'])->whereIn('card', ['close-ups', 'ladder', 'draws']);
         Route::post('parts', [PartController::class, 'store']);
         Route::put('parts/{part}', [PartController::class, 'update']);
         Route::delete('parts/{part}', [PartController::class, 'destroy']);

@@ -22,6 +22,7 @@ use Illuminate\Database\Eloquent\SoftDeletingScope;
  * @property int $step
  * @property \Illuminate\Database\Eloquent\Collection<int, KitStep> $steps
  * @property \Illuminate\Database\Eloquent\Collection<int, Part> $parts
+ * @property \Illuminate\Database\Eloquent\Collection<int, Wish> $wishes
  */
 final class Kit extends Model
 {
@@ -70,5 +71,14 @@ final class Kit extends Model
         $steps->oldest('number');
 
         return $steps;
+    }
+
+    /** @return HasMany<Wish, $this> */
+    public function wishes(): HasMany
+    {
+        $wishes = $this->hasMany(Wish::class);
+        $wishes->oldest('name');
+
+        return $wishes;
     }
 }

@@ -19,13 +19,13 @@ final class HostileInputTest extends TestCase
     /** Routes that need no body: whatever comes along is left unread, and they do what they are for. */
     private const NO_BODY = [
         'POST api/guest', 'POST api/sign-out', 'POST api/rigs', 'POST api/rigs/{rig}/copies', 'DELETE api/rigs/{rig}', 'DELETE api/rigs/{rig}/news', 'POST api/rigs/{rig}/share', 'DELETE api/rigs/{rig}/share',
-        'DELETE api/kits/{kit}/parts/{part}', 'POST api/kits/{kit}/parts/{part}/copies', 'POST api/kits/{kit}/parts/{gone}/back', 'DELETE api/joints/{joint}', 'PUT storage/{path}',
+        'DELETE api/kits/{kit}/parts/{part}', 'POST api/kits/{kit}/parts/{part}/copies', 'POST api/kits/{kit}/parts/{gone}/back', 'DELETE api/joints/{joint}', 'DELETE api/kits/{kit}/wishes/{wish}', 'PUT storage/{path}',
     ];
 
     /** @return iterable<string, array{string}> */
     public static function bodies(): iterable
     {
-        $fields = ['revision', 'version', 'step', 'name', 'text', 'as', 'parts', 'part', 'by', 'keep', 'shots', 'email', 'password', 'current', 'token', 'archive', 'registerMm', 'currency', 'camera', 'tags'];
+        $fields = ['revision', 'version', 'step', 'name', 'text', 'as', 'parts', 'part', 'by', 'keep', 'shots', 'wish', 'email', 'password', 'current', 'token', 'archive', 'registerMm', 'currency', 'camera', 'tags'];
         $all = static fn (mixed $value): string => json_encode(array_fill_keys($fields, $value), JSON_THROW_ON_ERROR | JSON_PARTIAL_OUTPUT_ON_ERROR);
         yield 'nothing' => [''];
         yield 'no JSON' => ['{"revision": 1, '];
@@ -53,6 +53,7 @@ final class HostileInputTest extends TestCase
         $user = $this->guest();
         $rig = $this->rigOf($user, 'Lichen disc');
         $user->joints()->save(new Joint(['name' => 'plover']));
+        $user->kits()->firstOrFail()->wishes()->create(['name' => 'Kept', 'wish' => (object) ['magnification' => 1]]);
         $walked = 0;
         foreach ($this->writing() as [$method, $route]) {
             // A guest for what guests do; a person with an account for accounts.
@@ -99,7 +100,7 @@ final class HostileInputTest extends TestCase
         foreach (['kits', 'rigs', 'joints'] as $table) {
             $all[$table] = (string) json_encode(DB::table($table)->where('user_id', $user->id)->orderBy('id')->get());
         }
-        foreach (['parts' => 'kit', 'kit_steps' => 'kit', 'rig_parts' => 'rig', 'rig_steps' => 'rig'] as $table => $of) {
+        foreach (['parts' => 'kit', 'kit_steps' => 'kit', 'wishes' => 'kit', 'rig_parts' => 'rig', 'rig_steps' => 'rig'] as $table => $of) {
             $all[$table] = (string) json_encode(DB::table($table)->whereIn($of.'_id', DB::table($of.'s')->where('user_id', $user->id)->select('id'))->orderBy('id')->get());
         }
 

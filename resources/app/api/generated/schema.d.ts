@@ -116,6 +116,134 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/kits/{kit}/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["find"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/find/first": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["findFirst"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/find/near": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["findNear"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/overview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["kitOverview"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/rigs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["setUpFound"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/wishes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listWishes"];
+        put?: never;
+        post: operations["keepWish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/wishes/{wish}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["dropWish"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/cards/{card}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showCard"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/guest": {
         parameters: {
             query?: never;
@@ -789,6 +917,24 @@ export interface components {
             /** Format: float */
             sensorHeightMm: number;
         };
+        /** @description A column of a card. */
+        CardColumn: {
+            name: string;
+            unit: string;
+        };
+        /** @description A row of a card: a number, words, nothing, or ∞. */
+        CardRow: {
+            label: string;
+            values: (number | string | null)[];
+        };
+        /** @description A table for the bag, one page. */
+        CardView: {
+            title: string;
+            first: string;
+            columns: components["schemas"]["CardColumn"][];
+            rows: components["schemas"]["CardRow"][];
+            notes: string[];
+        };
         /** @description A usual caution that applies here. */
         CautionView: {
             code: string;
@@ -936,6 +1082,61 @@ export interface components {
             kind: string;
             fits: boolean;
             reason: string;
+        };
+        /** @description A rig that does what was wanted, set where it does, and why it stands where it stands. */
+        FoundRig: {
+            camera: number | null;
+            cameraName: string;
+            route: string;
+            title: string;
+            setting: string;
+            why: string;
+            parts: components["schemas"]["SetUpPart"][];
+            /** Format: float */
+            magnification: number | null;
+            /** Format: float */
+            fieldWidthMm: number | null;
+            /** Format: float */
+            workingDistanceMm: number | null;
+            /** Format: float */
+            subjectDistanceMm: number | null;
+            /** Format: float */
+            effectiveAperture: number | null;
+            /** Format: float */
+            stopsLost: number | null;
+            /** Format: float */
+            depthOfFieldMm: number | null;
+            /** Format: float */
+            detailMm: number | null;
+            /** Format: float */
+            cornerBrightness: number | null;
+            /** Format: float */
+            massG: number | null;
+            /** Format: float */
+            price: number | null;
+            joints: number;
+            coupling: string;
+            warnings: string[];
+            alike: number;
+            /** Format: float */
+            sensorMm: number;
+            body: components["schemas"]["DrawingCamera"];
+            drawn: components["schemas"]["DrawingPart"][];
+            /** Format: float */
+            tipMm: number;
+        };
+        /** @description What does it, the best first. */
+        FoundView: {
+            rigs: number;
+            fulfil: number;
+            mayFulfil: number;
+            read: number;
+            count: number;
+            rows: components["schemas"]["FoundRig"][];
+            leftOut: string[];
+            whole: boolean;
+            /** Format: float */
+            seconds: number;
         };
         /** @description One field of a form: what it is called, what it holds, and how to measure it. */
         GuideField: {
@@ -1107,6 +1308,17 @@ export interface components {
             revision: number;
             mends: components["schemas"]["MendView"][];
         };
+        /** @description A part that would do it, by its measures, and the best rig with it. */
+        MissingPart: {
+            name: string;
+            fulfil: number;
+            rig: components["schemas"]["FoundRig"];
+        };
+        /** @description How near a kit comes to what it can’t do, and which one part would do it. */
+        NearView: {
+            nearest: components["schemas"]["FoundRig"][];
+            missing: components["schemas"]["MissingPart"][];
+        };
         /** @description One figure that was corrected. */
         NewsChange: {
             label: string;
@@ -1120,6 +1332,26 @@ export interface components {
             followed: boolean;
             reason: string | null;
             changes: components["schemas"]["NewsChange"][];
+        };
+        /** @description What a kit can do at all: cells are counted from the least magnification and working distance, even in the logarithm. */
+        OverviewView: {
+            rigs: number;
+            columns: number;
+            rowsUp: number;
+            /** Format: float */
+            leastM: number;
+            /** Format: float */
+            mostM: number;
+            /** Format: float */
+            leastMm: number;
+            /** Format: float */
+            mostMm: number;
+            routes: components["schemas"]["RouteView"][];
+            edge: number[][];
+            dots: number[][];
+            gaps: number[][];
+            magnification: components["schemas"]["Interval"] | null;
+            leftOut: string[];
         };
         /** @description A part of a kit, as the shelf and the tray show it. */
         PartView: {
@@ -1268,6 +1500,13 @@ export interface components {
             /** @description Crop and video modes of the camera */
             modes: string[];
         };
+        /** @description How much of a map one route makes. */
+        RouteView: {
+            route: string;
+            rigs: number;
+            cells: number[][];
+            gaps: number[][];
+        };
         /** @description What the other schools say of the same rig. */
         SchoolsView: {
             apertureModel: string;
@@ -1286,6 +1525,19 @@ export interface components {
             otherBlurLimitMm: number | null;
             /** Format: float */
             otherDepthMm: number | null;
+        };
+        /** @description A part of a kit as it stands in a rig that was found. */
+        SetUpPart: {
+            part: number;
+            reversed: boolean;
+            /** Format: float */
+            lengthMm: number | null;
+            /** Format: float */
+            focus: number | null;
+            /** Format: float */
+            aperture: number | null;
+            /** Format: float */
+            zoomMm: number | null;
         };
         /** @description A figure before and after it was measured. */
         SettledFigureView: {
@@ -1467,9 +1719,39 @@ export interface components {
         Trouble: {
             message: string;
         };
+        /** @description A wish that was kept. */
+        WishView: {
+            id: number;
+            name: string;
+            wish: {
+                [key: string]: unknown;
+            };
+        };
     };
     responses: never;
-    parameters: never;
+    parameters: {
+        /** @description The blanks of a wish, as every way to ask describes them. */
+        fieldWidthMm: number;
+        magnification: number;
+        workingDistanceMm: number;
+        subjectDistanceMm: number;
+        leastRoomMm: number;
+        mostStopsLost: number;
+        focusFromMm: number;
+        focusToMm: number;
+        mostMassG: number;
+        mostLengthMm: number;
+        mostPrice: number;
+        leastCorner: number;
+        depthMm: number;
+        detailMm: number;
+        subjectDepthMm: number;
+        infinity: 0 | 1;
+        automatic: 0 | 1;
+        support: "hand" | "braced" | "table";
+        ranking: "ease" | "room" | "light" | "mass" | "price";
+        page: number;
+    };
     requestBodies: never;
     headers: never;
     pathItems: never;
@@ -1783,6 +2065,352 @@ export interface operations {
                 content?: never;
             };
             /** @description What is wrong; nothing was changed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    find: {
+        parameters: {
+            query?: {
+                /** @description The blanks of a wish, as every way to ask describes them. */
+                fieldWidthMm?: components["parameters"]["fieldWidthMm"];
+                magnification?: components["parameters"]["magnification"];
+                workingDistanceMm?: components["parameters"]["workingDistanceMm"];
+                subjectDistanceMm?: components["parameters"]["subjectDistanceMm"];
+                leastRoomMm?: components["parameters"]["leastRoomMm"];
+                mostStopsLost?: components["parameters"]["mostStopsLost"];
+                focusFromMm?: components["parameters"]["focusFromMm"];
+                focusToMm?: components["parameters"]["focusToMm"];
+                mostMassG?: components["parameters"]["mostMassG"];
+                mostLengthMm?: components["parameters"]["mostLengthMm"];
+                mostPrice?: components["parameters"]["mostPrice"];
+                leastCorner?: components["parameters"]["leastCorner"];
+                depthMm?: components["parameters"]["depthMm"];
+                detailMm?: components["parameters"]["detailMm"];
+                subjectDepthMm?: components["parameters"]["subjectDepthMm"];
+                infinity?: components["parameters"]["infinity"];
+                automatic?: components["parameters"]["automatic"];
+                support?: components["parameters"]["support"];
+                ranking?: components["parameters"]["ranking"];
+                page?: components["parameters"]["page"];
+            };
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What does it, the best first, fifty a page */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundView"];
+                };
+            };
+            /** @description A blank that can’t be so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    findFirst: {
+        parameters: {
+            query?: {
+                /** @description The blanks of a wish, as every way to ask describes them. */
+                fieldWidthMm?: components["parameters"]["fieldWidthMm"];
+                magnification?: components["parameters"]["magnification"];
+                workingDistanceMm?: components["parameters"]["workingDistanceMm"];
+                subjectDistanceMm?: components["parameters"]["subjectDistanceMm"];
+                leastRoomMm?: components["parameters"]["leastRoomMm"];
+                mostStopsLost?: components["parameters"]["mostStopsLost"];
+                focusFromMm?: components["parameters"]["focusFromMm"];
+                focusToMm?: components["parameters"]["focusToMm"];
+                mostMassG?: components["parameters"]["mostMassG"];
+                mostLengthMm?: components["parameters"]["mostLengthMm"];
+                mostPrice?: components["parameters"]["mostPrice"];
+                leastCorner?: components["parameters"]["leastCorner"];
+                depthMm?: components["parameters"]["depthMm"];
+                detailMm?: components["parameters"]["detailMm"];
+                subjectDepthMm?: components["parameters"]["subjectDepthMm"];
+                infinity?: components["parameters"]["infinity"];
+                automatic?: components["parameters"]["automatic"];
+                support?: components["parameters"]["support"];
+                ranking?: components["parameters"]["ranking"];
+                page?: components["parameters"]["page"];
+            };
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A first answer: only rigs with one lens, or a close-up lens on it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundView"];
+                };
+            };
+            /** @description A blank that can’t be so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    findNear: {
+        parameters: {
+            query?: {
+                /** @description The blanks of a wish, as every way to ask describes them. */
+                fieldWidthMm?: components["parameters"]["fieldWidthMm"];
+                magnification?: components["parameters"]["magnification"];
+                workingDistanceMm?: components["parameters"]["workingDistanceMm"];
+                subjectDistanceMm?: components["parameters"]["subjectDistanceMm"];
+                leastRoomMm?: components["parameters"]["leastRoomMm"];
+                mostStopsLost?: components["parameters"]["mostStopsLost"];
+                focusFromMm?: components["parameters"]["focusFromMm"];
+                focusToMm?: components["parameters"]["focusToMm"];
+                mostMassG?: components["parameters"]["mostMassG"];
+                mostLengthMm?: components["parameters"]["mostLengthMm"];
+                mostPrice?: components["parameters"]["mostPrice"];
+                leastCorner?: components["parameters"]["leastCorner"];
+                depthMm?: components["parameters"]["depthMm"];
+                detailMm?: components["parameters"]["detailMm"];
+                subjectDepthMm?: components["parameters"]["subjectDepthMm"];
+                infinity?: components["parameters"]["infinity"];
+                automatic?: components["parameters"]["automatic"];
+                support?: components["parameters"]["support"];
+                ranking?: components["parameters"]["ranking"];
+                page?: components["parameters"]["page"];
+            };
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How near the kit comes, and which one part would do it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NearView"];
+                };
+            };
+            /** @description A blank that can’t be so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    kitOverview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What the kit can do at all */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OverviewView"];
+                };
+            };
+        };
+    };
+    setUpFound: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    camera: number;
+                    parts: components["schemas"]["SetUpPart"][];
+                    /** @enum {string|null} */
+                    support?: "hand" | "braced" | "table" | null;
+                    subjectWidthMm?: number | null;
+                    subjectDepthMm?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description A new rig, set as it was found */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RigView"];
+                };
+            };
+            /** @description The kit has no such part, or it can’t be set so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    listWishes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Wishes that were kept, by name */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WishView"][];
+                };
+            };
+        };
+    };
+    keepWish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    wish: {
+                        [key: string]: unknown;
+                    };
+                };
+            };
+        };
+        responses: {
+            /** @description Kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WishView"];
+                };
+            };
+            /** @description The name is taken, or a blank can’t be so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    dropWish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+                wish: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Dropped */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    showCard: {
+        parameters: {
+            query: {
+                camera: number;
+                lens: number;
+                closeUp?: number;
+                spacer?: number;
+                reversed?: 0 | 1;
+                as?: "json" | "csv";
+            };
+            header?: never;
+            path: {
+                kit: number;
+                card: "close-ups" | "ladder" | "draws";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The card, as a table or as CSV */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                    "application/json": components["schemas"]["CardView"];
+                };
+            };
+            /** @description The kit can’t make it */
             422: {
                 headers: {
                     [name: string]: unknown;

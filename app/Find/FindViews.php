@@ -1,0 +1,186 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Find;
+
+use App\Api\CardColumn;
+use App\Api\CardRow;
+use App\Api\CardView;
+use App\Api\DrawingCamera;
+use App\Api\DrawingPart;
+use App\Api\FoundRig;
+use App\Api\FoundView;
+use App\Api\Interval;
+use App\Api\MissingPart;
+use App\Api\NearView;
+use App\Api\OverviewView;
+use App\Api\RouteView;
+use App\Api\SetUpPart;
+use App\Rigs\Describe;
+use App\Rigs\RigStore;
+use ZincThimble\Core\Drawing\Plan;
+use ZincThimble\Core\Find\Card;
+use ZincThimble\Core\Find\Found;
+use ZincThimble\Core\Find\Missing;
+use ZincThimble\Core\Find\Overview;
+use ZincThimble\Core\Find\Ranking;
+use ZincThimble\Core\Find\Route;
+use ZincThimble\Core\Find\Row;
+use ZincThimble\Core\Finding\Finding;
+use ZincThimble\Core\Finding\Phrase;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Gear\VariableSpacer;
+use ZincThimble\Core\Trace\Axis;
+use ZincThimble\Core\Trace\Rays;
+
+/** Turns what a search found into what its screen gets. */
+final class FindViews
+{
+    /** Rows a page. */
+    public const PAGE = 50;
+
+    public function found(Found $found, Ranking $ranking, int $page, bool $whole, float $seconds): FoundView
+    {
+        $rows = [];
+        $from = ($page - 1) * self::PAGE;
+        foreach (array_slice($found->rows, $from, self::PAGE, true) as $i => $row) {
+            $rows[] = $this->row($row, $i === 0 ? null : $found->rows[$i - 1], $ranking);
+        }
+
+        return new FoundView($found->rigs, $found->fulfil, $found->mayFulfil, $found->read, count($found->rows), $rows, $found->leftOut, $whole, round($seconds, 3));
+    }
+
+    /**
+     * @param  list<Row>  $nearest
+     * @param  list<Missing>  $missing
+     */
+    public function near(array $nearest, array $missing): NearView
+    {
+        return new NearView(
+            array_map(fn (Row $row): FoundRig => $this->row($row, null, Ranking::Ease), $nearest),
+            array_map(fn (Missing $each): MissingPart => new MissingPart($each->part->label(), $each->fulfil, $this->row($each->row, null, Ranking::Ease)), $missing),
+        );
+    }
+
+    private function row(Row $row, ?Row $before, Ranking $ranking): FoundRig
+    {
+        $rig = $row->rig;
+        $reading = $row->reading;
+        $axis = Axis::of($rig);
+        $plan = Plan::of($rig, $axis, Rays::through($axis), $reading);
+        $set = [];
+        foreach ($rig->chain as $i => $part) {
+            $words = Describe::setting($rig, $i);
+            if ($words !== '') {
+                $set[] = $part->label().' '.$words;
+            }
+        }
+
+        return new FoundRig(
+            self::reference($rig->camera->document->intOr(RigStore::REFERENCE, 0)),
+            $rig->camera->name ?? 'Camera',
+            $row->route->value,
+            implode(' + ', array_map(static fn (Part $part): string => $part->label().($part instanceof Lens && $part->reversed ? ' turned round' : ''), $rig->chain)),
+            implode(' · ', $set),
+            $this->why($row, $before, $ranking),
+            array_map(fn (int $i): SetUpPart => $this->part($row, $i), array_keys($rig->chain)),
+            $reading->magnification, $reading->fieldWidthMm, $reading->workingDistanceMm, $reading->subjectDistanceMm, $reading->effectiveAperture, $reading->stopsLost,
+            $reading->depthOfFieldMm, $reading->detailMm, $reading->cornerBrightness, $rig->inventory->massG, $rig->inventory->price, $rig->inventory->joints, $rig->inventory->coupling->value,
+            array_map(static fn (Finding $finding): string => $finding->message(), $row->warnings),
+            $row->alike,
+            $rig->frame->heightMm,
+            new DrawingCamera(...$plan['camera']),
+            array_values(array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts'])),
+            $axis->front + $axis->converterMm,
+        );
+    }
+
+    private static function reference(int $row): ?int
+    {
+        return $row === 0 ? null : $row;
+    }
+
+    private function part(Row $row, int $i): SetUpPart
+    {
+        $rig = $row->rig;
+        $part = $rig->chain[$i];
+        $lens = $part instanceof Lens;
+
+        return new SetUpPart(
+            $part->document->intOr(RigStore::REFERENCE, 0), $lens && $part->reversed, $part instanceof VariableSpacer ? $rig->lengthMm($i) : null,
+            $lens ? $rig->setting->focus[$i] ?? 0.0 : null, $lens ? $rig->markedAperture($i) : null, $lens ? $rig->setting->zoomMm[$i] ?? null : null,
+        );
+    }
+
+    /** Why a row stands where it stands: what it is put in order by, and what it has to give to the row before it. */
+    private function why(Row $row, ?Row $before, Ranking $ranking): string
+    {
+        $inventory = $row->rig->inventory;
+        $lost = $row->reading->stopsLost;
+        $words = array_filter([
+            match ($ranking) {
+                Ranking::Room => 'Stands '.Phrase::figure($row->reading->workingDistanceMm ?? 0.0, 'mm').' off',
+                Ranking::Mass => $inventory->massG === null ? 'Mass not known' : 'Weighs '.round($inventory->massG).' g',
+                Ranking::Price => $inventory->price === null ? 'Price not known' : 'Worth '.round($inventory->price, 2),
+                default => null,
+            },
+            self::count(count($row->warnings), 'warning', 'no warnings'),
+            self::count($inventory->joints, 'joint', 'no joints'),
+            $lost === null ? null : ($lost >= 0.05 ? 'loses '.Phrase::figure($lost, 'stops') : 'loses no light'),
+        ]);
+        $text = ucfirst(implode(', ', $words)).'.';
+        if ($before === null) {
+            return $text;
+        }
+        $more = count($row->warnings) - count($before->warnings);
+        $joints = $inventory->joints - $before->rig->inventory->joints;
+
+        return $text.match (true) {
+            $ranking !== Ranking::Ease => '',
+            $more > 0 => ' '.self::count($more, 'warning', '').' more than the one before.',
+            $joints > 0 => ' '.self::count($joints, 'joint', '').' more than the one before.',
+            default => '',
+        };
+    }
+
+    private static function count(int $count, string $one, string $none): string
+    {
+        return $count === 0 ? $none : ($count === 1 ? '1 '.$one : $count.' '.$one.'s');
+    }
+
+    /** @param  list<string>  $leftOut */
+    public function overview(Overview $map, array $leftOut): OverviewView
+    {
+        $names = array_map(static fn (Route $route): string => $route->value, Route::cases());
+        $routes = [];
+        foreach ($names as $route) {
+            $cells = [];
+            foreach ($map->density[$route] ?? [] as $cell => $count) {
+                $cells[] = [(float) $cell, round($count, 3)];
+            }
+            $routes[] = new RouteView($route, $map->rigsByRoute[$route] ?? 0, $cells, $map->gapsByRoute[$route] ?? []);
+        }
+        $edge = $map->edge;
+        ksort($edge);
+        $at = array_flip($names);
+
+        return new OverviewView(
+            $map->rigs, Overview::COLUMNS, Overview::ROWS, Overview::LEAST_M, Overview::MOST_M, Overview::LEAST_MM, Overview::MOST_MM, $routes,
+            array_map(static fn (int $column, float $mm): array => [(float) $column, round($mm, 2)], array_keys($edge), array_values($edge)),
+            array_map(static fn (array $dot): array => [round($dot[0], 5), round($dot[1], 2), (float) $at[$dot[2]]], $map->dots),
+            $map->gaps, $map->magnification === null ? null : new Interval(...$map->magnification), $leftOut,
+        );
+    }
+
+    public function card(Card $card): CardView
+    {
+        return new CardView(
+            $card->title, $card->first,
+            array_map(static fn (array $column): CardColumn => new CardColumn($column['name'], $column['unit']), $card->columns),
+            array_map(static fn (array $row): CardRow => new CardRow($row['label'], array_map(static fn (float|string|null $value): float|string|null => is_float($value) && is_infinite($value) ? '∞' : $value, $row['values'])), $card->rows),
+            $card->notes,
+        );
+    }
+}

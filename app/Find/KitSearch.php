@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Find;
+
+use App\Models\Kit;
+use App\Rigs\KitAtHand;
+use ZincThimble\Core\Find\Search;
+use ZincThimble\Core\Find\Stock;
+use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Rig\Conditions;
+
+/** A kit as the search knows it, each part naming the row it came from. */
+final class KitSearch
+{
+    public function __construct(private readonly KitAtHand $hand)
+    {
+    }
+
+    public function stock(Kit $kit): Stock
+    {
+        $cameras = $parts = $counts = [];
+        foreach ($kit->parts as $row) {
+            if ($row->kindOf() === Kind::Camera) {
+                $cameras[] = Camera::from(new Values($this->hand->fields($row)));
+            } elseif ($row->kindOf()->inChain()) {
+                $parts[] = $this->hand->part($row);
+                $counts[] = $row->count;
+            }
+        }
+
+        return new Stock($cameras, $parts, $counts);
+    }
+
+    public function of(Kit $kit): Search
+    {
+        return Search::of($this->stock($kit), self::conditions());
+    }
+
+    /** What rigs are read under as long as nobody says otherwise. */
+    public static function conditions(): Conditions
+    {
+        return Conditions::from(new Values([]));
+    }
+}

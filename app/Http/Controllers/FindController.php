@@ -1,0 +1,215 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Api\CardView;
+use App\Api\FoundView;
+use App\Api\NearView;
+use App\Api\OverviewView;
+use App\Api\RigView;
+use App\Api\SetUpPart;
+use App\Api\Trouble;
+use App\Api\WishView;
+use App\Find\FindViews;
+use App\Find\KitSearch;
+use App\Http\Requests\AskWish;
+use App\Models\Kit;
+use App\Models\User;
+use App\Models\Wish;
+use App\Rigs\KitAtHand;
+use App\Rigs\RigStore;
+use App\Rigs\RigViews;
+use App\Rigs\SetUp;
+use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Str;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+use ZincThimble\Core\Find\Cards;
+use ZincThimble\Core\Find\Missing;
+use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\CloseUpLens;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Gear\VariableSpacer;
+
+/** Which rigs of a kit do what is wanted, wishes that are kept, and cards to print. */
+final class FindController
+{
+    public function __construct(private readonly KitSearch $searches, private readonly FindViews $views)
+    {
+    }
+
+    #[OA\Get(path: '/kits/{kit}/find', operationId: 'find', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(ref: '#/components/parameters/fieldWidthMm'), new OA\QueryParameter(ref: '#/components/parameters/magnification'), new OA\QueryParameter(ref: '#/components/parameters/workingDistanceMm'), new OA\QueryParameter(ref: '#/components/parameters/subjectDistanceMm'), new OA\QueryParameter(ref: '#/components/parameters/leastRoomMm'), new OA\QueryParameter(ref: '#/components/parameters/mostStopsLost'), new OA\QueryParameter(ref: '#/components/parameters/focusFromMm'), new OA\QueryParameter(ref: '#/components/parameters/focusToMm'), new OA\QueryParameter(ref: '#/components/parameters/mostMassG'), new OA\QueryParameter(ref: '#/components/parameters/mostLengthMm'), new OA\QueryParameter(ref: '#/components/parameters/mostPrice'), new OA\QueryParameter(ref: '#/components/parameters/leastCorner'), new OA\QueryParameter(ref: '#/components/parameters/depthMm'), new OA\QueryParameter(ref: '#/components/parameters/detailMm'), new OA\QueryParameter(ref: '#/components/parameters/subjectDepthMm'), new OA\QueryParameter(ref: '#/components/parameters/infinity'), new OA\QueryParameter(ref: '#/components/parameters/automatic'), new OA\QueryParameter(ref: '#/components/parameters/support'), new OA\QueryParameter(ref: '#/components/parameters/ranking'), new OA\QueryParameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'What does it, the best first, fifty a page', content: new OA\JsonContent(ref: FoundView::class)), new OA\Response(response: 422, description: 'A blank that can’t be so', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function find(AskWish $request, Kit $kit): JsonResponse
+    {
+        return $this->asked($request, $kit, true);
+    }
+
+    #[OA\Get(path: '/kits/{kit}/find/first', operationId: 'findFirst', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(ref: '#/components/parameters/fieldWidthMm'), new OA\QueryParameter(ref: '#/components/parameters/magnification'), new OA\QueryParameter(ref: '#/components/parameters/workingDistanceMm'), new OA\QueryParameter(ref: '#/components/parameters/subjectDistanceMm'), new OA\QueryParameter(ref: '#/components/parameters/leastRoomMm'), new OA\QueryParameter(ref: '#/components/parameters/mostStopsLost'), new OA\QueryParameter(ref: '#/components/parameters/focusFromMm'), new OA\QueryParameter(ref: '#/components/parameters/focusToMm'), new OA\QueryParameter(ref: '#/components/parameters/mostMassG'), new OA\QueryParameter(ref: '#/components/parameters/mostLengthMm'), new OA\QueryParameter(ref: '#/components/parameters/mostPrice'), new OA\QueryParameter(ref: '#/components/parameters/leastCorner'), new OA\QueryParameter(ref: '#/components/parameters/depthMm'), new OA\QueryParameter(ref: '#/components/parameters/detailMm'), new OA\QueryParameter(ref: '#/components/parameters/subjectDepthMm'), new OA\QueryParameter(ref: '#/components/parameters/infinity'), new OA\QueryParameter(ref: '#/components/parameters/automatic'), new OA\QueryParameter(ref: '#/components/parameters/support'), new OA\QueryParameter(ref: '#/components/parameters/ranking'), new OA\QueryParameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'A first answer: only rigs with one lens, or a close-up lens on it', content: new OA\JsonContent(ref: FoundView::class)), new OA\Response(response: 422, description: 'A blank that can’t be so', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function first(AskWish $request, Kit $kit): JsonResponse
+    {
+        return $this->asked($request, $kit, false);
+    }
+
+    private function asked(AskWish $request, Kit $kit, bool $whole): JsonResponse
+    {
+        $from = hrtime(true);
+        $wanted = $request->wanted();
+        $search = $this->searches->of($kit);
+        $found = $whole ? $search->ask($wanted) : $search->first($wanted);
+
+        return response()->json($this->views->found($found, $wanted->ranking, $whole ? $request->integer('page', 1) : 1, $whole, (hrtime(true) - $from) / 1e9));
+    }
+
+    #[OA\Get(path: '/kits/{kit}/find/near', operationId: 'findNear', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(ref: '#/components/parameters/fieldWidthMm'), new OA\QueryParameter(ref: '#/components/parameters/magnification'), new OA\QueryParameter(ref: '#/components/parameters/workingDistanceMm'), new OA\QueryParameter(ref: '#/components/parameters/subjectDistanceMm'), new OA\QueryParameter(ref: '#/components/parameters/leastRoomMm'), new OA\QueryParameter(ref: '#/components/parameters/mostStopsLost'), new OA\QueryParameter(ref: '#/components/parameters/focusFromMm'), new OA\QueryParameter(ref: '#/components/parameters/focusToMm'), new OA\QueryParameter(ref: '#/components/parameters/mostMassG'), new OA\QueryParameter(ref: '#/components/parameters/mostLengthMm'), new OA\QueryParameter(ref: '#/components/parameters/mostPrice'), new OA\QueryParameter(ref: '#/components/parameters/leastCorner'), new OA\QueryParameter(ref: '#/components/parameters/depthMm'), new OA\QueryParameter(ref: '#/components/parameters/detailMm'), new OA\QueryParameter(ref: '#/components/parameters/subjectDepthMm'), new OA\QueryParameter(ref: '#/components/parameters/infinity'), new OA\QueryParameter(ref: '#/components/parameters/automatic'), new OA\QueryParameter(ref: '#/components/parameters/support'), new OA\QueryParameter(ref: '#/components/parameters/ranking'), new OA\QueryParameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'How near the kit comes, and which one part would do it', content: new OA\JsonContent(ref: NearView::class)), new OA\Response(response: 422, description: 'A blank that can’t be so', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function near(AskWish $request, Kit $kit): JsonResponse
+    {
+        $wanted = $request->wanted();
+        $stock = $this->searches->stock($kit);
+
+        return response()->json($this->views->near($this->searches->of($kit)->nearest($wanted), Missing::of($stock, KitSearch::conditions(), $wanted)));
+    }
+
+    #[OA\Get(path: '/kits/{kit}/overview', operationId: 'kitOverview', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'What the kit can do at all', content: new OA\JsonContent(ref: OverviewView::class))])]
+    public function overview(Kit $kit): Response
+    {
+        Gate::authorize('view', $kit);
+        // Worked out once for each state of the kit.
+        $json = Cache::remember('overview '.$kit->id.' '.$kit->revision, now()->addDay(), function () use ($kit): string {
+            $search = $this->searches->of($kit);
+
+            return json_encode($this->views->overview($search->overview(), $search->leftOut()), JSON_THROW_ON_ERROR);
+        });
+
+        return new Response($json, 200, ['Content-Type' => 'application/json']);
+    }
+
+    #[OA\Post(path: '/kits/{kit}/rigs', operationId: 'setUpFound', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['camera', 'parts'], properties: [
+        new OA\Property(property: 'camera', type: 'integer'), new OA\Property(property: 'parts', type: 'array', items: new OA\Items(ref: SetUpPart::class)), new OA\Property(property: 'support', type: 'string', nullable: true, enum: ['hand', 'braced', 'table']),
+        new OA\Property(property: 'subjectWidthMm', type: 'number', nullable: true), new OA\Property(property: 'subjectDepthMm', type: 'number', nullable: true),
+    ])), responses: [new OA\Response(response: 201, description: 'A new rig, set as it was found', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The kit has no such part, or it can’t be set so', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function setUp(Request $request, Kit $kit, SetUp $setUp, RigStore $store, RigViews $rigs): JsonResponse
+    {
+        Gate::authorize('view', $kit);
+        $number = ['nullable', 'numeric:strict', 'min:0', 'max:100000'];
+        /** @var array{camera: int, parts: list<array{part: int, reversed?: bool, lengthMm?: ?float, focus?: ?float, aperture?: ?float, zoomMm?: ?float}>, support?: ?string, subjectWidthMm?: int|float|null, subjectDepthMm?: int|float|null} $valid */
+        $valid = $request->validate([
+            'camera' => ['required', 'integer:strict'], 'parts' => ['present', 'array', 'list', 'max:40'], 'parts.*' => ['array:part,reversed,lengthMm,focus,aperture,zoomMm'],
+            'parts.*.part' => ['required', 'integer:strict', 'min:1', 'max:9000000000000'], 'parts.*.reversed' => ['boolean:strict'],
+            'parts.*.lengthMm' => $number, 'parts.*.focus' => $number, 'parts.*.aperture' => $number, 'parts.*.zoomMm' => $number,
+            'support' => ['nullable', 'string', Rule::in(['hand', 'braced', 'table'])], 'subjectWidthMm' => $number, 'subjectDepthMm' => $number,
+        ]);
+        $parts = array_map(static function (array $part): array {
+            foreach (['lengthMm', 'focus', 'aperture', 'zoomMm'] as $name) {
+                $part[$name] = isset($part[$name]) ? (float) $part[$name] : null;
+            }
+
+            return $part;
+        }, $valid['parts']);
+        /** @var User $user */
+        $user = $request->user();
+        $subject = array_filter(['widthMm' => $valid['subjectWidthMm'] ?? null, 'depthMm' => $valid['subjectDepthMm'] ?? null], static fn (int|float|null $mm): bool => $mm !== null && $mm > 0);
+        $rig = $setUp->build($user, $kit, $valid['camera'], $parts, $valid['support'] ?? null, $subject);
+
+        return response()->json($rigs->rig($rig, $store->read($rig)), 201);
+    }
+
+    #[OA\Get(path: '/kits/{kit}/wishes', operationId: 'listWishes', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Wishes that were kept, by name', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: WishView::class)))])]
+    public function wishes(Kit $kit): JsonResponse
+    {
+        Gate::authorize('view', $kit);
+
+        return response()->json($kit->wishes->map(self::wish(...))->all());
+    }
+
+    #[OA\Post(path: '/kits/{kit}/wishes', operationId: 'keepWish', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name', 'wish'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'wish', type: 'object', additionalProperties: true)])), responses: [new OA\Response(response: 201, description: 'Kept', content: new OA\JsonContent(ref: WishView::class)), new OA\Response(response: 422, description: 'The name is taken, or a blank can’t be so', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function keep(Request $request, Kit $kit): JsonResponse
+    {
+        Gate::authorize('update', $kit);
+        /** @var array{name: string, wish: array<string, mixed>} $valid */
+        $valid = $request->validate(['name' => ['required', 'string', 'max:120', 'not_regex:/[\p{Cc}]/u'], 'wish' => ['required', 'array']]);
+        $name = trim($valid['name']);
+        /** @var array<string, mixed> $wish */
+        $wish = validator($valid['wish'], AskWish::blanks())->validate();
+        // What can't be asked can't be kept.
+        AskWish::wish($wish);
+        if ($kit->wishes()->count() >= 200) {
+            throw ValidationException::withMessages(['name' => 'Two hundred wishes are kept already. Drop one first.']);
+        }
+        try {
+            $kept = DB::transaction(fn (): Wish => $kit->wishes()->create(['name' => $name, 'wish' => (object) array_filter($wish, static fn (mixed $value): bool => $value !== null)]));
+        } catch (UniqueConstraintViolationException) {
+            throw ValidationException::withMessages(['name' => 'You already keep a wish of that name.']);
+        }
+
+        return response()->json(self::wish($kept), 201);
+    }
+
+    #[OA\Delete(path: '/kits/{kit}/wishes/{wish}', operationId: 'dropWish', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'wish', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 204, description: 'Dropped')])]
+    public function drop(Kit $kit, Wish $wish): Response
+    {
+        Gate::authorize('update', $kit);
+        $wish->delete();
+
+        return response()->noContent();
+    }
+
+    #[OA\Get(path: '/kits/{kit}/cards/{card}', operationId: 'showCard', parameters: [
+        new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'card', schema: new OA\Schema(type: 'string', enum: ['close-ups', 'ladder', 'draws'])),
+        new OA\QueryParameter(name: 'camera', required: true, schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'lens', required: true, schema: new OA\Schema(type: 'integer')),
+        new OA\QueryParameter(name: 'closeUp', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'spacer', schema: new OA\Schema(type: 'integer')),
+        new OA\QueryParameter(name: 'reversed', schema: new OA\Schema(type: 'integer', enum: [0, 1])), new OA\QueryParameter(name: 'as', schema: new OA\Schema(type: 'string', enum: ['json', 'csv'])),
+    ], responses: [new OA\Response(response: 200, description: 'The card, as a table or as CSV', content: [new OA\JsonContent(ref: CardView::class), new OA\MediaType(mediaType: 'text/csv', schema: new OA\Schema(type: 'string'))]), new OA\Response(response: 422, description: 'The kit can’t make it', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function card(Request $request, Kit $kit, string $card, KitAtHand $hand): JsonResponse|Response
+    {
+        Gate::authorize('view', $kit);
+        $one = ['integer', 'min:1', 'max:9000000000000'];
+        $request->validate(['camera' => ['required', ...$one], 'lens' => ['required', ...$one], 'closeUp' => ['nullable', ...$one], 'spacer' => [$card === 'draws' ? 'required' : 'nullable', ...$one], 'reversed' => ['nullable', 'boolean'], 'as' => ['nullable', 'string', Rule::in(['json', 'csv'])]]);
+        $row = $kit->parts->firstWhere('id', $request->integer('camera'));
+        if (! $row instanceof \App\Models\Part || $row->kind !== 'camera') {
+            throw ValidationException::withMessages(['camera' => 'Your kit has no such camera.']);
+        }
+        $cards = new Cards(
+            $this->searches->stock($kit), Camera::from(new \ZincThimble\Core\Gear\Values($hand->fields($row))),
+            $this->part($kit, $hand, 'lens', $request->integer('lens'), Lens::class), KitSearch::conditions(),
+        );
+        $made = match ($card) {
+            'close-ups' => $cards->closeUps(),
+            'ladder' => $cards->ladder($request->filled('closeUp') ? $this->part($kit, $hand, 'closeUp', $request->integer('closeUp'), CloseUpLens::class) : null),
+            default => $cards->draws($this->part($kit, $hand, 'spacer', $request->integer('spacer'), VariableSpacer::class), $request->boolean('reversed')),
+        };
+        if ($request->input('as') === 'csv') {
+            return new Response($made->csv(), 200, ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => 'attachment; filename="'.(Str::slug($made->title) ?: 'card').'.csv"']);
+        }
+
+        return response()->json($this->views->card($made));
+    }
+
+    /**
+     * @template T of Part
+     *
+     * @param  class-string<T>  $class
+     * @return T
+     */
+    private function part(Kit $kit, KitAtHand $hand, string $field, int $id, string $class): Part
+    {
+        $row = $kit->parts->firstWhere('id', $id);
+        $part = $row instanceof \App\Models\Part && $row->kindOf()->inChain() ? $hand->part($row) : null;
+
+        return $part instanceof $class ? $part : throw ValidationException::withMessages([$field => 'Your kit has no such part.']);
+    }
+
+    private static function wish(Wish $wish): WishView
+    {
+        return new WishView($wish->id, $wish->name, $wish->wish);
+    }
+}

@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Kit;
+use App\Models\Part;
+use App\Models\User;
+use Tests\TestCase;
+
+/** Find over HTTP: wishes asked and kept, what is found set up on the bench, the map, the cards. */
+final class FindApiTest extends TestCase
+{
+    private User $user;
+
+    private Kit $kit;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->user = $this->guest();
+        $this->kit = $this->user->kits()->firstOrFail();
+        $this->actingAs($this->user);
+    }
+
+    public function test_what_is_found_is_set_up_on_the_bench_with_the_same_figures_and_can_be_undone(): void
+    {
+        $found = $this->getJson($this->at('find', ['fieldWidthMm' => 18, 'leastRoomMm' => 60, 'mostStopsLost' => 3, 'support' => 'table']))->assertOk()->json();
+        $this->assertTrue($found['whole']);
+        $this->assertSame([], $found['leftOut']);
+        $this->assertGreaterThan(1000, $found['rigs']);
+        $this->assertGreaterThan(5, $found['count']);
+        foreach (array_slice($found['rows'], 0, 8) as $row) {
+            $this->assertEqualsWithDelta(18.0, $row['fieldWidthMm'], 1e-6);
+            $this->assertGreaterThanOrEqual(60.0, $row['workingDistanceMm']);
+            $rig = $this->postJson($this->at('rigs'), ['camera' => $row['camera'], 'parts' => $row['parts'], 'support' => 'table', 'subjectWidthMm' => 18])->assertCreated()->json();
+            foreach (['magnification', 'fieldWidthMm', 'workingDistanceMm', 'effectiveAperture', 'stopsLost', 'depthOfFieldMm', 'cornerBrightness', 'massG'] as $name) {
+                $this->assertEqualsWithDelta($row[$name], $rig['readings'][$name], 1e-6 * max(1.0, abs($row[$name] ?? 0.0)), $row['title'].' '.$name);
+            }
+            $this->assertSame($row['joints'], $rig['readings']['joints']);
+            $warnings = array_filter($rig['findings'], static fn (array $finding): bool => $finding['severity'] === 'warn');
+            $this->assertSame($row['warnings'], array_values(array_column($warnings, 'message')));
+            $this->assertSame('set up what was found', $rig['history']['undo']);
+        }
+        $back = $this->postJson('/api/rigs/'.$rig['id'].'/undo', ['revision' => $rig['revision']])->assertOk()->json();
+        $this->assertSame([], $back['chain']);
+    }
+
+    public function test_a_first_answer_is_part_of_the_whole_and_pages_follow_each_other(): void
+    {
+        $first = $this->getJson($this->at('find/first', ['magnification' => 1]))->assertOk()->json();
+        $this->assertFalse($first['whole']);
+        $whole = $this->getJson($this->at('find', ['magnification' => 1]))->assertOk()->json();
+        $this->assertLessThan($whole['rigs'], $first['rigs']);
+        $this->assertSame($first['rows'][0]['title'], $whole['rows'][0]['title']);
+        $this->assertCount(50, $whole['rows']);
+        $second = $this->getJson($this->at('find', ['magnification' => 1, 'page' => 2]))->assertOk()->json();
+        $this->assertCount(min(50, $whole['count'] - 50), $second['rows']);
+        $this->assertNotSame($whole['rows'][0]['title'], $second['rows'][0]['title']);
+        $this->assertSame([], $this->getJson($this->at('find', ['magnification' => 1, 'page' => 900]))->assertOk()->json('rows'));
+    }
+
+    public function test_rows_are_put_in_the_order_that_was_asked_for(): void
+    {
+        foreach (['room' => ['workingDistanceMm', -1], 'light' => ['stopsLost', 1], 'mass' => ['massG', 1], 'price' => ['price', 1]] as $ranking => [$name, $sense]) {
+            $values = array_column($this->getJson($this->at('find', ['magnification' => 0.8, 'ranking' => $ranking]))->assertOk()->json('rows'), $name);
+            $sorted = array_filter($values, static fn (?float $value): bool => $value !== null);
+            usort($sorted, static fn (float $a, float $b): int => $sense * ($a <=> $b));
+            $this->assertSame($sorted, array_values(array_filter($values, static fn (?float $value): bool => $value !== null)), $ranking);
+        }
+    }
+
+    public function test_what_can_not_be_done_tells_how_near_and_which_part_would_do_it(): void
+    {
+        $wish = ['fieldWidthMm' => 18, 'leastRoomMm' => 400];
+        $this->getJson($this->at('find', $wish))->assertOk()->assertJsonPath('fulfil', 0)->assertJsonPath('rows', []);
+        $near = $this->getJson($this->at('find/near', $wish))->assertOk()->json();
+        $this->assertNotSame([], $near['nearest']);
+        $this->assertSame('a lens of 200 mm, larch', $near['missing'][0]['name']);
+        $this->assertGreaterThanOrEqual(400.0, $near['missing'][0]['rig']['workingDistanceMm']);
+    }
+
+    public function test_blanks_that_can_not_be_so_are_refused_by_name(): void
+    {
+        $this->getJson($this->at('find', []))->assertStatus(422)->assertJsonPath('errors.0.pointer', '/fieldWidthMm');
+        $this->getJson($this->at('find', ['fieldWidthMm' => 0]))->assertStatus(422)->assertJsonPath('errors.0.pointer', '/fieldWidthMm');
+        $this->getJson($this->at('find', ['fieldWidthMm' => 'wide']))->assertStatus(422)->assertJsonValidationErrors('fieldWidthMm');
+        $this->getJson($this->at('find', ['magnification' => 1, 'support' => 'sky']))->assertStatus(422)->assertJsonValidationErrors('support');
+        $this->getJson($this->at('find', ['magnification' => 1, 'ranking' => 'luck']))->assertStatus(422)->assertJsonValidationErrors('ranking');
+        $this->getJson($this->at('find').'?magnification[]=1')->assertStatus(422);
+        $this->getJson($this->at('find', ['magnification' => '1e309']))->assertStatus(422);
+    }
+
+    public function test_only_parts_of_the_kit_as_often_as_owned_and_as_far_as_they_go_are_set_up(): void
+    {
+        $camera = $this->kit->parts()->where('kind', 'camera')->firstOrFail();
+        $bellows = $this->part('Rail bellows');
+        $set = fn (array $parts, ?int $body = null) => $this->postJson($this->at('rigs'), ['camera' => $body ?? $camera->id, 'parts' => $parts]);
+        $set([['part' => $bellows, 'lengthMm' => 500]])->assertStatus(422)->assertJsonValidationErrors('parts.0.lengthMm');
+        $set([['part' => $bellows], ['part' => $bellows]])->assertStatus(422)->assertJsonValidationErrors('parts.1.part');
+        $set([['part' => 999_999_999]])->assertStatus(422)->assertJsonValidationErrors('parts.0.part');
+        $set([['part' => $this->part('Low tripod')]])->assertStatus(422)->assertJsonValidationErrors('parts.0.part');
+        $set([], $bellows)->assertStatus(422)->assertJsonValidationErrors('camera');
+        $other = $this->guest()->kits()->firstOrFail()->parts()->where('kind', 'camera')->firstOrFail();
+        $set([['part' => $bellows]], $other->id)->assertStatus(422)->assertJsonValidationErrors('camera');
+        $set([['part' => $bellows, 'lengthMm' => 100]])->assertCreated()->assertJsonPath('travels.0.value', 100);
+    }
+
+    public function test_a_wish_is_kept_under_a_name_and_dropped(): void
+    {
+        $kept = $this->postJson($this->at('wishes'), ['name' => ' Coat of a seed ', 'wish' => ['fieldWidthMm' => 2.5, 'leastRoomMm' => null, 'infinity' => false, 'other' => 'x']])->assertCreated()->json();
+        $this->assertSame('Coat of a seed', $kept['name']);
+        $this->assertSame(['fieldWidthMm' => 2.5, 'infinity' => false], $kept['wish']);
+        $this->postJson($this->at('wishes'), ['name' => 'Coat of a seed', 'wish' => ['magnification' => 2]])->assertStatus(422)->assertJsonValidationErrors('name');
+        $this->postJson($this->at('wishes'), ['name' => 'Nothing exact', 'wish' => ['leastRoomMm' => 2]])->assertStatus(422);
+        $this->getJson($this->at('wishes'))->assertOk()->assertJsonCount(1)->assertJsonPath('0.wish.fieldWidthMm', 2.5);
+        $this->deleteJson($this->at('wishes/'.$kept['id']))->assertNoContent();
+        $this->getJson($this->at('wishes'))->assertOk()->assertExactJson([]);
+        $this->deleteJson($this->at('wishes/'.$kept['id']))->assertNotFound();
+    }
+
+    public function test_the_map_is_of_the_kit_as_it_is(): void
+    {
+        $map = $this->getJson($this->at('overview'))->assertOk()->json();
+        $this->assertSame($map['rigs'], array_sum(array_column($map['routes'], 'rigs')));
+        $this->assertLessThanOrEqual(5000, count($map['dots']));
+        $this->assertNotSame([], $map['edge']);
+        $this->deleteJson($this->at('parts/'.$this->part('Rail bellows').'?anyway=1'))->assertNoContent();
+        $this->assertLessThan($map['rigs'], $this->getJson($this->at('overview'))->assertOk()->json('rigs'));
+    }
+
+    public function test_an_empty_kit_finds_nothing_and_says_so(): void
+    {
+        $empty = new Kit(['name' => 'Empty', 'extra' => new \stdClass]);
+        $this->user->kits()->save($empty);
+        $this->getJson('/api/kits/'.$empty->id.'/find?magnification=1')->assertOk()->assertJsonPath('rigs', 0)->assertJsonPath('rows', []);
+        $this->getJson('/api/kits/'.$empty->id.'/find/near?magnification=1')->assertOk()->assertExactJson(['nearest' => [], 'missing' => []]);
+        $this->getJson('/api/kits/'.$empty->id.'/overview')->assertOk()->assertJsonPath('rigs', 0)->assertJsonPath('magnification', null);
+    }
+
+    public function test_cards_come_as_tables_and_as_csv(): void
+    {
+        $of = ['camera' => $this->part('Body A'), 'lens' => $this->part('Moor 50')];
+        $ladder = $this->getJson($this->at('cards/ladder', $of + ['closeUp' => $this->part('Close-up +4')]))->assertOk()->json();
+        $this->assertCount(16, $ladder['rows']);
+        $this->assertSame('∞', $ladder['rows'][0]['values'][1]);
+        $this->getJson($this->at('cards/close-ups', $of))->assertOk()->assertJsonPath('rows.0.label', 'none');
+        $this->getJson($this->at('cards/draws', $of + ['spacer' => $this->part('Rail bellows'), 'reversed' => 1]))->assertOk()->assertJsonPath('title', 'Moor 50, reversed, on Rail bellows');
+        $csv = $this->get($this->at('cards/ladder', $of + ['as' => 'csv']))->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="ladder-of-moor-50.csv"');
+        $this->assertCount(9, explode("\r\n", trim((string) $csv->getContent())));
+        $this->getJson($this->at('cards/draws', $of))->assertStatus(422)->assertJsonValidationErrors('spacer');
+        $this->getJson($this->at('cards/ladder', ['lens' => $of['camera']] + $of))->assertStatus(422)->assertJsonValidationErrors('lens');
+        $this->getJson($this->at('cards/ladder', ['camera' => $of['lens']] + $of))->assertStatus(422)->assertJsonValidationErrors('camera');
+        $this->getJson($this->at('cards/tarot', $of))->assertNotFound();
+    }
+
+    /** @param  array<string, mixed>  $query */
+    private function at(string $path, array $query = []): string
+    {
+        return '/api/kits/'.$this->kit->id.'/'.$path.($query === [] ? '' : '?'.http_build_query($query));
+    }
+
+    private function part(string $name): int
+    {
+        return Part::query()->where('kit_id', $this->kit->id)->where('name', $name)->firstOrFail()->id;
+    }
+}
