@@ -7,11 +7,12 @@ namespace App\Api;
 use OpenApi\Attributes as OA;
 
 /** What does it, the best first. */
-#[OA\Schema(required: ['rigs', 'fulfil', 'mayFulfil', 'read', 'count', 'rows', 'leftOut', 'whole', 'seconds'])]
+#[OA\Schema(required: ['rigs', 'fulfil', 'mayFulfil', 'read', 'count', 'rows', 'dots', 'leftOut', 'whole', 'seconds'])]
 final readonly class FoundView
 {
     /**
      * @param  list<FoundRig>  $rows
+     * @param  list<list<float>>  $dots  magnification, working distance and route of every row there is
      * @param  list<string>  $leftOut
      */
     public function __construct(
@@ -27,6 +28,8 @@ final readonly class FoundView
         public int $count,
         #[OA\Property(items: new OA\Items(ref: FoundRig::class))]
         public array $rows,
+        #[OA\Property(items: new OA\Items(type: 'array', items: new OA\Items(type: 'number')))]
+        public array $dots,
         #[OA\Property(items: new OA\Items(type: 'string'))]
         public array $leftOut,
         #[OA\Property()]

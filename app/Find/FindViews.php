@@ -49,7 +49,10 @@ final class FindViews
             $rows[] = $this->row($row, $i === 0 ? null : $found->rows[$i - 1], $ranking);
         }
 
-        return new FoundView($found->rigs, $found->fulfil, $found->mayFulfil, $found->read, count($found->rows), $rows, $found->leftOut, $whole, round($seconds, 3));
+        $at = array_flip(self::routes());
+        $dots = array_map(static fn (Row $row): array => [$row->reading->magnification ?? 0.0, $row->reading->workingDistanceMm ?? 0.0, (float) $at[$row->route->value]], $found->rows);
+
+        return new FoundView($found->rigs, $found->fulfil, $found->mayFulfil, $found->read, count($found->rows), $rows, $dots, $found->leftOut, $whole, round($seconds, 3));
     }
 
     /**
@@ -150,10 +153,16 @@ final class FindViews
         return $count === 0 ? $none : ($count === 1 ? '1 '.$one : $count.' '.$one.'s');
     }
 
+    /** @return list<string> in the order that maps number them by */
+    private static function routes(): array
+    {
+        return array_map(static fn (Route $route): string => $route->value, Route::cases());
+    }
+
     /** @param  list<string>  $leftOut */
     public function overview(Overview $map, array $leftOut): OverviewView
     {
-        $names = array_map(static fn (Route $route): string => $route->value, Route::cases());
+        $names = self::routes();
         $routes = [];
         foreach ($names as $route) {
             $cells = [];

@@ -168,7 +168,7 @@ final class FindController
         new OA\QueryParameter(name: 'camera', required: true, schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'lens', required: true, schema: new OA\Schema(type: 'integer')),
         new OA\QueryParameter(name: 'closeUp', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'spacer', schema: new OA\Schema(type: 'integer')),
         new OA\QueryParameter(name: 'reversed', schema: new OA\Schema(type: 'integer', enum: [0, 1])), new OA\QueryParameter(name: 'as', schema: new OA\Schema(type: 'string', enum: ['json', 'csv'])),
-    ], responses: [new OA\Response(response: 200, description: 'The card, as a table or as CSV', content: [new OA\JsonContent(ref: CardView::class), new OA\MediaType(mediaType: 'text/csv', schema: new OA\Schema(type: 'string'))]), new OA\Response(response: 422, description: 'The kit can’t make it', content: new OA\JsonContent(ref: Trouble::class))])]
+    ], responses: [new OA\Response(response: 200, description: 'The card as a table; asked for as CSV, the same as text/csv', content: new OA\JsonContent(ref: CardView::class)), new OA\Response(response: 422, description: 'The kit can’t make it', content: new OA\JsonContent(ref: Trouble::class))])]
     public function card(Request $request, Kit $kit, string $card, KitAtHand $hand): JsonResponse|Response
     {
         Gate::authorize('view', $kit);

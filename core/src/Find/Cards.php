@@ -68,7 +68,7 @@ final readonly class Cards
         }
 
         return new Card($this->lens->label().' with close-up lenses', 'Close-up lens', $columns, $rows, [
-            'Distances are from the front of the rig to the subject.', 'Outside nearest and furthest the camera hunts and never locks: move the whole rig.',
+            ...self::between($behind), 'Distances are from the front of the rig to the subject.', 'Outside nearest and furthest the camera hunts and never locks: move the whole rig.',
         ]);
     }
 
@@ -135,7 +135,7 @@ final readonly class Cards
         }
 
         return new Card('Ladder of '.$this->lens->label(), 'Behind and before the lens', $columns, $rows, [
-            'The first two columns hold with the focus ring at infinity.',
+            ...self::between($behind), 'The first two columns hold with the focus ring at infinity.',
             ...($tubes === [] ? ['No tube of this kit goes behind this lens.'] : []),
             ...($left > 0 ? [sprintf('%d tubes more are left out.', $left)] : []),
         ]);
@@ -170,7 +170,7 @@ final readonly class Cards
             $row['values'][4] = $row['values'][4] === null ? null : (string) round((float) $row['values'][4], 1);
 
             return $row;
-        }, $rows), ['The focus ring stands at infinity.']);
+        }, $rows), [...self::between([...$behind, ...$between]), 'The focus ring stands at infinity.']);
     }
 
     /** @return list<array{string, list<Part>}> nothing, then every close-up lens that goes on the lens, with the rings it needs */
@@ -222,6 +222,15 @@ final readonly class Cards
     private function reading(array $chain, int $lensAt, ?float $zoom, float $s): Reading
     {
         return Reader::read($this->rig($chain, $lensAt, $zoom, $s));
+    }
+
+    /**
+     * @param  list<Spacer>  $rings
+     * @return list<string>
+     */
+    private static function between(array $rings): array
+    {
+        return $rings === [] ? [] : ['Between camera and lens: '.implode(', ', array_map(static fn (Spacer $ring): string => $ring->label(), $rings)).'.'];
     }
 
     private static function room(Reading $reading): ?float

@@ -9,7 +9,8 @@ namespace ZincThimble\Core\Find;
  * most room there is at each magnification, and the magnifications that nothing reaches.
  *
  * Counted on a map whose cells are even in the logarithm. A rig counts where its draw and its ring bring it: the draw in
- * steps of 2 mm, the ring at infinity, half way and at its closest, all of one rig together as one.
+ * steps of 2 mm, the ring of a lens by itself all along its way, of others at infinity, half way and at its closest, all of
+ * one rig together as one.
  */
 final class Overview
 {
@@ -18,18 +19,21 @@ final class Overview
 
     public const ROWS = 64;
 
-    public const LEAST_M = 0.01;
+    public const LEAST_M = 0.05;
 
     public const MOST_M = 60.0;
 
     public const LEAST_MM = 1.0;
 
-    public const MOST_MM = 5000.0;
+    public const MOST_MM = 10000.0;
 
     /** How many rigs are shown as dots of their own. */
     public const DOTS = 5000;
 
     private const STEP_MM = 2.0;
+
+    /** Places along the ring of a lens by itself. */
+    private const ALONG = 48;
 
     /** Stacks of every kind together. */
     private const ALL = -1;
@@ -57,7 +61,7 @@ final class Overview
 
     public int $rigs = 0;
 
-    /** @var array{float, float}|null least and greatest magnification with room before the front */
+    /** @var array{float, float}|null least and greatest magnification with room before the front; 0 = infinity */
     public ?array $magnification = null;
 
     /** @var array<string, list<array{float, float}>> */
@@ -93,11 +97,10 @@ final class Overview
         }
         $this->rigs += $group->count;
         foreach ($variants as $optics) {
-            $last = count($optics->lays) - 1;
-            $lays = $last === 0 ? [0] : [0, intdiv($last, 2), $last];
-            foreach ($lays as $k) {
+            $lays = self::places($optics);
+            foreach ($lays as $lay) {
                 foreach ($bins as $route => $shares) {
-                    $this->count($optics->lays[$k], $base->factor(), $shares, $route, 1.0 / count($lays) / count($variants));
+                    $this->count($lay, $base->factor(), $shares, $route, 1.0 / count($lays) / count($variants));
                 }
             }
             $touching = new Target(TargetKind::WorkingDistance, 0.0);
@@ -170,10 +173,33 @@ final class Overview
     {
         $gaps = [];
         for ($i = 1; $i < count($merged); $i++) {
-            $gaps[] = [$merged[$i - 1][1], $merged[$i][0]];
+            if ($merged[$i][0] > self::LEAST_M) {
+                $gaps[] = [$merged[$i - 1][1], $merged[$i][0]];
+            }
         }
 
         return $gaps;
+    }
+
+    /**
+     * Where the ring stands: a lens by itself is followed all along its ring, which is all that moves it; of other heads
+     * both ends and the middle show where they go.
+     *
+     * @return list<HeadLay>
+     */
+    private static function places(HeadOptics $optics): array
+    {
+        $last = count($optics->lays) - 1;
+        if ($last === 0 || count($optics->head->parts) > 1) {
+            return $last === 0 ? $optics->lays : [$optics->lays[0], $optics->lays[intdiv($last, 2)], $optics->lays[$last]];
+        }
+        $lays = [];
+        for ($n = 0; $n <= self::ALONG; $n++) {
+            // Even in the logarithm of the magnification, nearly: close to infinity a little of the ring does much.
+            $lays[] = $optics->at(($n / self::ALONG) ** 2.5);
+        }
+
+        return $lays;
     }
 
     /** @param  array<int, float>  $counts */
@@ -246,7 +272,7 @@ final class Overview
             }
         }
         if ($most > self::LEAST_M) {
-            $this->covered[$route][] = [max(self::LEAST_M, $least), $most];
+            $this->covered[$route][] = [$least, $most];
             if (count($this->covered[$route]) > 20_000) {
                 $this->covered[$route] = self::merged($this->covered[$route], 1.0);
             }

@@ -78,6 +78,11 @@ const ofKit = (kit: number) => ({ path: { kit } });
 
 export type MeasureRequest = paths['/kits/{kit}/parts/{part}/measure']['post']['requestBody']['content']['application/json'];
 
+export type WishQuery = NonNullable<paths['/kits/{kit}/find']['get']['parameters']['query']>;
+export type SetUpRequest = paths['/kits/{kit}/rigs']['post']['requestBody']['content']['application/json'];
+export type CardName = paths['/kits/{kit}/cards/{card}']['get']['parameters']['path']['card'];
+export type CardQuery = paths['/kits/{kit}/cards/{card}']['get']['parameters']['query'];
+
 export const api = {
     me: () => told(client.GET('/me')),
     openDemonstration: () => told(client.POST('/guest')),
@@ -157,5 +162,18 @@ export const api = {
     sweep: (rig: number, travel: string) => told(client.GET('/rigs/{rig}/sweep', { params: { ...at(rig), query: { travel } } })),
     mends: (rig: number) => told(client.GET('/rigs/{rig}/mends', { params: at(rig) })),
     tray: (rig: number, place: number) => told(client.GET('/rigs/{rig}/tray', { params: { ...at(rig), query: { place } } })),
+    find: (kit: number, query: WishQuery) => told(client.GET('/kits/{kit}/find', { params: { ...ofKit(kit), query } })),
+    findFirst: (kit: number, query: WishQuery) => told(client.GET('/kits/{kit}/find/first', { params: { ...ofKit(kit), query } })),
+    findNear: (kit: number, query: WishQuery) => told(client.GET('/kits/{kit}/find/near', { params: { ...ofKit(kit), query } })),
+    overview: (kit: number) => told(client.GET('/kits/{kit}/overview', { params: ofKit(kit) })),
+    setUp: (kit: number, body: SetUpRequest) => told(client.POST('/kits/{kit}/rigs', { params: ofKit(kit), body })),
+    wishes: (kit: number) => told(client.GET('/kits/{kit}/wishes', { params: ofKit(kit) })),
+    keepWish: (kit: number, name: string, wish: Record<string, unknown>) =>
+        told(client.POST('/kits/{kit}/wishes', { params: ofKit(kit), body: { name, wish } })),
+    dropWish: (kit: number, wish: number) => told(client.DELETE('/kits/{kit}/wishes/{wish}', { params: { path: { kit, wish } } })),
+    card: (kit: number, card: CardName, query: CardQuery) =>
+        told(client.GET('/kits/{kit}/cards/{card}', { params: { path: { kit, card }, query } })),
+    cardAddress: (kit: number, card: CardName, query: CardQuery) =>
+        `/api/kits/${kit}/cards/${card}?${new URLSearchParams(Object.entries({ ...query, as: 'csv' }).map(([name, value]) => [name, String(value)]))}`,
     fileAddress: (rig: number) => `/api/rigs/${rig}/file`,
 };

@@ -8,6 +8,8 @@ import { Welcome } from './Welcome';
 
 // Places other than the first one come when they are gone to.
 const KitPlace = lazy(() => import('../places/kit/KitPlace'));
+const FindPlace = lazy(() => import('../places/find/FindPlace'));
+const CardsPlace = lazy(() => import('../places/find/CardsPlace'));
 const SharedPlace = lazy(() => import('../places/shared/SharedPlace'));
 
 /** What anybody may see, and the rest for whoever is here. */
@@ -32,6 +34,8 @@ function Inside() {
         <Routes>
             <Route path="/bench/:rig?" element={<BenchPlace person={me.data} />} />
             <Route path="/kit" element={<KitPlace person={me.data} />} />
+            <Route path="/find" element={<FindPlace person={me.data} />} />
+            <Route path="/find/cards" element={<CardsPlace person={me.data} />} />
             <Route path="*" element={<Navigate to="/bench" replace />} />
         </Routes>
     );

@@ -1133,6 +1133,7 @@ export interface components {
             read: number;
             count: number;
             rows: components["schemas"]["FoundRig"][];
+            dots: number[][];
             leftOut: string[];
             whole: boolean;
             /** Format: float */
@@ -2400,13 +2401,12 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The card, as a table or as CSV */
+            /** @description The card as a table; asked for as CSV, the same as text/csv */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "text/csv": string;
                     "application/json": components["schemas"]["CardView"];
                 };
             };
