@@ -1,4 +1,5 @@
 // Times what people feel, in headless Chromium against bin/start's application. Called by bench/web.php; prints JSON.
+import { execFileSync } from 'node:child_process';
 import { chromium } from '@playwright/test';
 
 const [, , base] = process.argv;
@@ -97,6 +98,79 @@ const second = async (pause) => {
 };
 figures.secondTravelP95Ms = round(p95(await second(400)));
 figures.secondTravelAtOnceP95Ms = round(p95(await second(0)));
+
+// Find, with the kit of sixty parts that bin/bench find asks: from the last keystroke to the first ranked rows painted, and to
+// the whole answer; and the map, 5,000 dots over its shading, from pointing at a route to the frame with it.
+const sixty = execFileSync('php', ['-r', "require 'bench/BenchKit.php'; echo json_encode(ZincThimble\\Bench\\BenchKit::of(60));"], {
+    encoding: 'utf8',
+});
+await page.evaluate(async (text) => {
+    const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? '');
+    const headers = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token };
+    const ask = async (method, path, body) => fetch(`/api${path}`, { method, headers, body: body && JSON.stringify(body) });
+    const [{ id }] = await (await ask('GET', '/kits')).json();
+    for (const { part } of (await (await ask('GET', `/kits/${id}`)).json()).parts)
+        await ask('DELETE', `/kits/${id}/parts/${part.id}?anyway=1`);
+    const { revision } = await (await ask('POST', `/kits/${id}/import`, { text, as: 'json' })).json();
+    await ask('PUT', `/kits/${id}/import`, { text, as: 'json', revision });
+}, sixty);
+await page.goto(`${base}/find`);
+await page.getByRole('heading', { name: 'What can your kit do at all?' }).waitFor();
+const blank = page.getByRole('textbox', { name: /of subject/ });
+const answers = { first: [], whole: [] };
+for (let round = 0; round < 12; round++) {
+    await blank.fill('');
+    await page.waitForTimeout(400);
+    await blank.focus();
+    await page.keyboard.type(String(11 + round).slice(0, 1));
+    await page.evaluate(() => {
+        window.answered = new Promise((resolve) => {
+            document.querySelector('main input').addEventListener(
+                'input',
+                (event) => {
+                    const from = event.timeStamp;
+                    const painted = (then) => requestAnimationFrame(() => setTimeout(() => then(performance.now() - from)));
+                    let first = null;
+                    const look = new MutationObserver(() => {
+                        const status = document.querySelector('[role=status]')?.textContent ?? '';
+                        const rows = document.querySelectorAll('button[data-row]').length;
+                        if (first === null && rows > 0) painted((ms) => (first ??= ms));
+                        if (status.includes('of your kit do this') && !status.includes('looking')) {
+                            look.disconnect();
+                            painted((ms) => resolve({ first: first ?? ms, whole: ms }));
+                        }
+                    });
+                    look.observe(document.querySelector('main'), { subtree: true, childList: true, characterData: true, attributes: true });
+                },
+                { once: true },
+            );
+        });
+    });
+    await page.keyboard.type(String(11 + round).slice(1));
+    const { first, whole } = await page.evaluate(() => window.answered);
+    answers.first.push(first);
+    answers.whole.push(whole);
+}
+figures.findFirstP95Ms = round(p95(answers.first));
+figures.findWholeP95Ms = round(p95(answers.whole));
+const redraws = [];
+for (let n = 0; n < 24; n++) {
+    for (const name of ['coupled', 'turned round']) {
+        const box = await page.getByRole('button', { name, exact: true }).boundingBox();
+        await page.evaluate(() => {
+            window.redrawn = new Promise((resolve) =>
+                addEventListener(
+                    'pointerover',
+                    (event) => requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - event.timeStamp))),
+                    { capture: true, once: true },
+                ),
+            );
+        });
+        await page.mouse.move(box.x + 10 + (n % 5), box.y + 8);
+        redraws.push(await page.evaluate(() => window.redrawn));
+    }
+}
+figures.mapRedrawP95Ms = round(p95(redraws));
 
 // A kit of 200 parts: taken in over HTTP, then its shelf painted.
 const kit = await page.evaluate(async () => {

@@ -32,19 +32,22 @@ final class Heads
     /** @var list<Head> */
     private array $heads = [];
 
-    private function __construct(private readonly Stock $stock)
+    private function __construct(private readonly Stock $stock, private readonly int $most)
     {
         // Mating asks for a camera only where nothing stands behind.
         $this->nobody = $stock->cameras[0];
     }
 
-    /** @return list<Head> those of fewer parts first */
-    public static function of(Stock $stock): array
+    /**
+     * @param  int  $most  parts that a head may have, its rings counted
+     * @return list<Head> those of fewer parts first
+     */
+    public static function of(Stock $stock, int $most = PHP_INT_MAX): array
     {
         if ($stock->cameras === []) {
             return [];
         }
-        $heads = new self($stock);
+        $heads = new self($stock, $most);
         foreach ($stock->ofClass(Lens::class) as $i => $lens) {
             $heads->around($i, $lens);
             $heads->around($i, $lens->turned());
@@ -69,7 +72,7 @@ final class Heads
                 $this->heads[] = $head;
             }
         }
-        foreach ($this->stock->ofClass(CloseUpLens::class) as $j => $one) {
+        foreach ($this->most < 3 ? [] : $this->stock->ofClass(CloseUpLens::class) as $j => $one) {
             foreach ($this->stock->ofClass(CloseUpLens::class) as $k => $two) {
                 if ($k < $j || ($k === $j && $this->stock->counts[$j] < 2)) {
                     continue;
@@ -118,17 +121,21 @@ final class Heads
     private function joined(array $behind, int $used, Part $part): array
     {
         $last = $behind[count($behind) - 1];
+        $room = $this->most - count($behind) - 1;
+        if ($room < 0) {
+            return [];
+        }
         if (Mating::of($this->nobody, $last, $part) === Fit::Mates) {
             return [new Head([...$behind, $part], $used)];
         }
-        if ($part->casing->rear->joints === []) {
+        if ($part->casing->rear->joints === [] || $room < 1) {
             return [];
         }
         $one = $two = [];
         foreach ($this->leads($last, $used) as $a => $first) {
             if (Mating::of($this->nobody, $first, $part) === Fit::Mates) {
                 $one[] = new Head([...$behind, $first, $part], $used | 1 << $a);
-            } elseif ($one === []) {
+            } elseif ($one === [] && $room > 1) {
                 foreach ($this->leads($first, $used | 1 << $a) as $b => $second) {
                     if (Mating::of($this->nobody, $second, $part) === Fit::Mates) {
                         // The same two the other way round are the same rings.

@@ -189,9 +189,11 @@ final class Overview
      */
     private static function places(HeadOptics $optics): array
     {
-        $last = count($optics->lays) - 1;
-        if ($last === 0 || count($optics->head->parts) > 1) {
-            return $last === 0 ? $optics->lays : [$optics->lays[0], $optics->lays[intdiv($last, 2)], $optics->lays[$last]];
+        if (! $optics->moves) {
+            return $optics->lays;
+        }
+        if (count($optics->head->parts) > 1) {
+            return [$optics->at(0.0), $optics->at(0.5), $optics->at(1.0)];
         }
         $lays = [];
         for ($n = 0; $n <= self::ALONG; $n++) {

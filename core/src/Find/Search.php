@@ -30,13 +30,13 @@ final class Search
     /** @var list<Stacks> */
     private array $stacks = [];
 
-    /** @var list<Head> */
-    private array $heads;
+    /** @var array<int, list<Head>> by how many parts they may have */
+    private array $heads = [];
 
     /** @var array<string, StackGroup> by base, kinds of end and rings */
     private array $groups = [];
 
-    /** @var array<int, list<HeadOptics>> laid out when first asked for */
+    /** @var array<int, list<HeadOptics>> by head, laid out when first asked for */
     private array $optics = [];
 
     /** Only rigs that use this part; null = all. */
@@ -48,7 +48,6 @@ final class Search
         foreach ($this->bases as $base) {
             $this->stacks[] = Stacks::on($base, $stock);
         }
-        $this->heads = Heads::of($stock);
     }
 
     public static function of(Stock $stock, Conditions $conditions): self
@@ -60,10 +59,7 @@ final class Search
     public function rigs(int $most = PHP_INT_MAX): int
     {
         $rigs = 0;
-        foreach ($this->heads as $head) {
-            if (count($head->parts) > $most) {
-                break;
-            }
+        foreach ($this->heads($most) as $head) {
             foreach (array_keys($this->bases) as $b) {
                 $rigs += $this->group($b, $head)->count;
             }
@@ -114,10 +110,10 @@ final class Search
         foreach ($this->bases as $b => $base) {
             $judge = new Judge($base, $wanted, $conditions);
             $target = $wanted->target($base->camera->frame($conditions->mode)->widthMm);
-            foreach ($this->heads as $h => $head) {
+            foreach ($this->heads() as $head) {
                 $group = $this->group($b, $head);
                 $lengths = StackGroup::union($group->least, $group->most);
-                foreach ($lengths === [] ? [] : $this->optics($h) as $optics) {
+                foreach ($lengths === [] ? [] : $this->optics($head) as $optics) {
                     $near = Nearest::of($optics, $lengths, $judge, $target, $base);
                     if ($near !== null) {
                         $found[] = [$near->miss, count($head->parts), $b, $near];
@@ -151,10 +147,10 @@ final class Search
     {
         $overview = new Overview(max(1, (int) ceil($this->rigs() / Overview::DOTS)));
         foreach ($this->bases as $b => $base) {
-            foreach ($this->heads as $h => $head) {
+            foreach ($this->heads() as $head) {
                 $group = $this->group($b, $head);
                 if ($group->count > 0) {
-                    $overview->add($base, $head, $group, $this->optics($h));
+                    $overview->add($base, $head, $group, $this->optics($head));
                 }
             }
         }
@@ -189,17 +185,13 @@ final class Search
         foreach ($this->bases as $b => $base) {
             $judge = new Judge($base, $wanted, $conditions);
             $target = $wanted->target($base->camera->frame($conditions->mode)->widthMm);
-            foreach ($this->heads as $h => $head) {
-                if (count($head->parts) > $most) {
-                    // Heads of fewer parts come first.
-                    break;
-                }
+            foreach ($this->heads($most) as $head) {
                 $group = $this->group($b, $head);
                 if ($group->count === 0) {
                     continue;
                 }
                 $mine = [];
-                foreach ($this->optics($h) as $optics) {
+                foreach ($this->optics($head) as $optics) {
                     foreach ([0, 1] as $way) {
                         $curve = new Curve($optics, $way, $judge, $target, $base);
                         if ($curve->z !== []) {
@@ -214,7 +206,7 @@ final class Search
                 $sure += $plus;
                 $unsure += $minus;
                 foreach ($mine as $curve) {
-                    $curves[] = [$b, $h, $curve];
+                    $curves[] = [$b, $head, $curve];
                 }
             }
         }
@@ -375,7 +367,7 @@ final class Search
         return $ways;
     }
 
-    /** @param  list<array{int, int, Curve}>  $curves base, head, curve */
+    /** @param  list<array{int, Head, Curve}>  $curves base, head, curve */
     private function found(Wanted $wanted, Conditions $conditions, Best $best, array $curves, int $sure, int $unsure, int $rigs): Found
     {
         $rows = [];
@@ -383,8 +375,8 @@ final class Search
         $read = 0;
         $doubtful = 0;
         foreach ($best->sorted() as [, $c, $i, $doubt]) {
-            [$b, $h, $curve] = $curves[$c];
-            $group = $this->group($b, $this->heads[$h]);
+            [$b, $head, $curve] = $curves[$c];
+            $group = $this->group($b, $head);
             $point = $curve->first($group->least[$i], $group->most[$i]);
             $row = $point === null ? null : Setup::of(
                 $this->bases[$b], $this->stacks[$b], $group, $i, $curve->optics, $point, $conditions, $wanted,
@@ -422,21 +414,28 @@ final class Search
         return $this->groups[$key] ??= new StackGroup($this->stacks[$b], $ends, $head->rings);
     }
 
-    /** @return list<HeadOptics> at every zoom setting, and with the ring of a lens in front at either end */
-    private function optics(int $h): array
+    /** @return list<Head> */
+    private function heads(int $most = PHP_INT_MAX): array
     {
-        if (! isset($this->optics[$h])) {
+        return $this->heads[$most] ??= Heads::of($this->stock, $most);
+    }
+
+    /** @return list<HeadOptics> at every zoom setting, and with the ring of a lens in front at either end */
+    private function optics(Head $head): array
+    {
+        $key = spl_object_id($head);
+        if (! isset($this->optics[$key])) {
             $optics = [];
-            foreach (HeadOptics::zooms($this->heads[$h]) as $zoom) {
-                $one = new HeadOptics($this->heads[$h], $this->stock->cameras[0], $this->conditions, $zoom, 0.0);
+            foreach (HeadOptics::zooms($head) as $zoom) {
+                $one = new HeadOptics($head, $this->stock->cameras[0], $this->conditions, $zoom, 0.0);
                 $optics[] = $one;
                 if ($one->secondMoves()) {
-                    $optics[] = new HeadOptics($this->heads[$h], $this->stock->cameras[0], $this->conditions, $zoom, 1.0);
+                    $optics[] = new HeadOptics($head, $this->stock->cameras[0], $this->conditions, $zoom, 1.0);
                 }
             }
-            $this->optics[$h] = $optics;
+            $this->optics[$key] = $optics;
         }
 
-        return $this->optics[$h];
+        return $this->optics[$key];
     }
 }

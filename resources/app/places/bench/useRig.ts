@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback } from 'react';
+import { useCallback, useMemo } from 'react';
 import { api, Refused, type RigView, type StepRequest, type SweepView } from '../../api/client';
 
 export const rigKey = (id: number) => ['rig', id] as const;
@@ -70,5 +70,5 @@ export function useSweeps(rig: RigView | undefined) {
         (travel: string): SweepView | undefined => queries.getQueryData<SweepView>(sweepKey(id, revision, travel)),
         [queries, id, revision],
     );
-    return { fetch, ready };
+    return useMemo(() => ({ fetch, ready }), [fetch, ready]);
 }

@@ -1,5 +1,5 @@
 import { scaleLog } from 'd3-scale';
-import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { Schema } from '../../api/client';
 import { digits, lengthDigits, type Units } from '../../figures';
 import { usePreferences } from '../../shell/preferences';
@@ -17,7 +17,7 @@ interface Props {
     /** Least working distance that is wanted, mm. */
     leastRoomMm: number | null;
     /** The one row that is pointed at. */
-    pointed: { m: number; mm: number } | null;
+    pointed: Schema['FoundRig'] | null;
     route: RouteName | null;
 }
 
@@ -30,7 +30,7 @@ const right = 14;
  * Everything a kit can do, magnification across and working distance up: all rigs as shading, some as dots, what fits in
  * colour. Shading and dots are pixels; axes, edge and what is pointed at are drawn over them.
  */
-export function FindMap({ map, units, fits, leastRoomMm, pointed, route }: Props) {
+export const FindMap = memo(function FindMap({ map, units, fits, leastRoomMm, pointed, route }: Props) {
     const box = useRef<HTMLDivElement>(null);
     const canvas = useRef<HTMLCanvasElement>(null);
     const { light } = usePreferences();
@@ -176,13 +176,20 @@ export function FindMap({ map, units, fits, leastRoomMm, pointed, route }: Props
                         strokeDasharray="4 3"
                     />
                 )}
-                {pointed && pointed.mm > 0 && (
-                    <circle cx={x(pointed.m)} cy={y(pointed.mm)} r="7" fill="none" stroke="var(--brass)" strokeWidth="2.5" />
+                {pointed?.magnification != null && pointed.workingDistanceMm != null && pointed.workingDistanceMm > 0 && (
+                    <circle
+                        cx={x(pointed.magnification)}
+                        cy={y(pointed.workingDistanceMm)}
+                        r="7"
+                        fill="none"
+                        stroke="var(--brass)"
+                        strokeWidth="2.5"
+                    />
                 )}
             </svg>
         </div>
     );
-}
+});
 
 /** A dot, of a shape that tells its route where colour doesn't. */
 function stamp(pen: CanvasRenderingContext2D, route: RouteName, x: number, y: number, r: number) {

@@ -16,6 +16,7 @@ import { addressOf, rankings, wishIn, type Ranking, type Wish } from './wish';
 import { Wishes } from './Wishes';
 
 const say = strings.find;
+const noDots: readonly (readonly number[])[] = [];
 
 /** Which of my possible rigs gives me this frame, with this much room? */
 export default function FindPlace({ person }: { person: Schema['Person'] }) {
@@ -49,6 +50,7 @@ export default function FindPlace({ person }: { person: Schema['Person'] }) {
             void navigate(`/bench/${rig.id}`);
         },
     });
+    const openRig = open.mutate;
     const { found, rows, looking } = finding;
     const at = pointed === null ? undefined : rows[pointed];
     const troubles: Record<string, string> = {};
@@ -85,11 +87,9 @@ export default function FindPlace({ person }: { person: Schema['Person'] }) {
                                 <FindMap
                                     map={map}
                                     units={units}
-                                    fits={found?.dots ?? []}
+                                    fits={found?.dots ?? noDots}
                                     leastRoomMm={finding.wanted.numbers.leastRoomMm ?? null}
-                                    pointed={
-                                        at && at.magnification !== null ? { m: at.magnification, mm: at.workingDistanceMm ?? 0 } : null
-                                    }
+                                    pointed={at ?? null}
                                     route={route ?? fixed}
                                 />
                                 <Legend map={map} route={route ?? fixed} fixed={fixed} onPoint={setRoute} onFix={setFixed} />
@@ -129,8 +129,9 @@ export default function FindPlace({ person }: { person: Schema['Person'] }) {
                                     label={say.rows}
                                     pointed={pointed}
                                     onPoint={setPointed}
-                                    onOpen={(rig) => open.mutate(rig)}
+                                    onOpen={openRig}
                                     busy={open.isPending}
+                                    stale={finding.stale}
                                 />
                                 {finding.more && found.whole && (
                                     <Button className="mt-3" onClick={finding.more}>
@@ -138,7 +139,7 @@ export default function FindPlace({ person }: { person: Schema['Person'] }) {
                                     </Button>
                                 )}
                                 {found.whole && found.fulfil === 0 && found.mayFulfil === 0 && !looking && (
-                                    <Near finding={finding} units={units} onOpen={(rig) => open.mutate(rig)} busy={open.isPending} />
+                                    <Near finding={finding} units={units} onOpen={openRig} busy={open.isPending} />
                                 )}
                             </>
                         )}
@@ -164,13 +165,21 @@ function useWish(): [Wish, (next: Wish) => void] {
         if (at < 0) setWish(wishIn(new URLSearchParams(address)));
         written.current = at < 0 ? [address] : written.current.slice(at);
     }, [address]);
-    const change = (next: Wish) => {
-        const to = addressOf(next);
-        written.current.push(to.toString());
-        setWish(next);
-        setParams(to, { replace: true });
-    };
-    return [wish, change];
+    const latest = useRef(setParams);
+    useEffect(() => {
+        latest.current = setParams;
+    });
+    // Writing an address renders the whole application again: it waits until the hands rest.
+    useEffect(() => {
+        const to = addressOf(wish);
+        if (to.toString() === written.current.at(-1)) return;
+        const timer = setTimeout(() => {
+            written.current.push(to.toString());
+            latest.current(to, { replace: true });
+        }, 300);
+        return () => clearTimeout(timer);
+    }, [wish]);
+    return [wish, setWish];
 }
 
 interface CountProps {

@@ -1,4 +1,4 @@
-import type { KeyboardEvent } from 'react';
+import { memo, type KeyboardEvent } from 'react';
 import type { Schema } from '../../api/client';
 import { digits, length, lengthDigits, magnification, stops, type Units } from '../../figures';
 import { strings } from '../../strings';
@@ -18,10 +18,12 @@ interface Props {
     onPoint: (row: number | null) => void;
     onOpen: (rig: Rig) => void;
     busy: boolean;
+    /** What stands here was asked before: it is seen through until the new answer comes. */
+    stale?: boolean;
 }
 
 /** Rigs under each other, drawn to one scale with their subjects in line. Enter sets one up on the bench. */
-export function FoundList({ rows, units, label, pointed, onPoint, onOpen, busy }: Props) {
+export const FoundList = memo(function FoundList({ rows, units, label, pointed, onPoint, onOpen, busy, stale = false }: Props) {
     const scale = commonScale(rows, drawnWidth, drawnHeight);
     const walk = (event: KeyboardEvent<HTMLElement>) => {
         const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
@@ -32,7 +34,7 @@ export function FoundList({ rows, units, label, pointed, onPoint, onOpen, busy }
         buttons[Math.max(0, Math.min(buttons.length - 1, at + by))]?.focus();
     };
     return (
-        <ol aria-label={label} onKeyDown={walk} className="list-none">
+        <ol aria-label={label} onKeyDown={walk} className={`list-none ${stale ? 'opacity-40' : ''}`}>
             {rows.map((rig, at) => (
                 <li key={at} className="border-b border-line">
                     <button
@@ -88,7 +90,7 @@ export function FoundList({ rows, units, label, pointed, onPoint, onOpen, busy }
             ))}
         </ol>
     );
-}
+});
 
 function Figure({ value, unit }: { value: string; unit: string }) {
     return (

@@ -1,10 +1,10 @@
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { api, type KitView, type Schema } from '../../api/client';
 import { asked, isComplete, type Wish } from './wish';
 
 /** How long a pause in the typing is, ms. */
-const pause = 100;
+const pause = 50;
 
 /** A value once it has stayed the same for a pause. */
 function useSettled<T>(value: T, key: string): T {
@@ -23,13 +23,15 @@ export interface Finding {
     rows: readonly Schema['FoundRig'][];
     /** What is shown belongs to an older wish, or is not all yet. */
     looking: boolean;
+    /** The rows are those of an older wish. */
+    stale: boolean;
     error: Error | null;
     more: (() => void) | null;
     near: Schema['NearView'] | null;
     wanted: Wish;
 }
 
-/** Asks a wish of a kit as it is typed: a first answer and the whole one at the same time. */
+/** Asks a wish of a kit as it is typed: a first answer, and the whole one after it. */
 export function useFind(kit: KitView | undefined, wish: Wish): Finding {
     const key = JSON.stringify(asked(wish));
     const wanted = useSettled(wish, key);
@@ -50,11 +52,13 @@ export function useFind(kit: KitView | undefined, wish: Wish): Finding {
         initialPageParam: 1,
         getNextPageParam: (last, pages) =>
             pages.reduce((sum, page) => sum + page.rows.length, 0) < last.count ? pages.length + 1 : undefined,
-        enabled,
+        // The whole answer takes a core for half a second: the first one is not to share it.
+        enabled: enabled && first.isFetched && !first.isPlaceholderData,
         retry: false,
         staleTime: Infinity,
     });
     const answer = whole.data?.pages[0] ?? null;
+    const rows = useMemo(() => whole.data?.pages.flatMap((page) => page.rows) ?? first.data?.rows ?? [], [whole.data, first.data]);
     const none = answer?.fulfil === 0 && answer.mayFulfil === 0;
     const near = useQuery({
         queryKey: ['find', 'near', ...of],
@@ -63,11 +67,12 @@ export function useFind(kit: KitView | undefined, wish: Wish): Finding {
         retry: false,
         staleTime: Infinity,
     });
-    if (!enabled) return { found: null, rows: [], looking: false, error: null, more: null, near: null, wanted };
+    if (!enabled) return { found: null, rows: [], looking: false, stale: false, error: null, more: null, near: null, wanted };
     return {
         found: answer ?? first.data ?? null,
-        rows: whole.data?.pages.flatMap((page) => page.rows) ?? first.data?.rows ?? [],
+        rows,
         looking: key !== of[2] || whole.isPending,
+        stale: key !== of[2] || (answer === null && first.isPlaceholderData),
         error: whole.error,
         more: whole.hasNextPage && !whole.isFetchingNextPage ? () => void whole.fetchNextPage() : null,
         near: none ? (near.data ?? null) : null,
