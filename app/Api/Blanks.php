@@ -18,6 +18,7 @@ use OpenApi\Attributes as OA;
 #[OA\QueryParameter(parameter: 'mostMassG', name: 'mostMassG', schema: new OA\Schema(type: 'number'))]
 #[OA\QueryParameter(parameter: 'mostLengthMm', name: 'mostLengthMm', schema: new OA\Schema(type: 'number'))]
 #[OA\QueryParameter(parameter: 'mostPrice', name: 'mostPrice', schema: new OA\Schema(type: 'number'))]
+#[OA\QueryParameter(parameter: 'mostMissingPrice', name: 'mostMissingPrice', schema: new OA\Schema(type: 'number'))]
 #[OA\QueryParameter(parameter: 'leastCorner', name: 'leastCorner', schema: new OA\Schema(type: 'number'))]
 #[OA\QueryParameter(parameter: 'depthMm', name: 'depthMm', schema: new OA\Schema(type: 'number'))]
 #[OA\QueryParameter(parameter: 'detailMm', name: 'detailMm', schema: new OA\Schema(type: 'number'))]

@@ -7,12 +7,13 @@ namespace App\Api;
 use OpenApi\Attributes as OA;
 
 /** A rig that does what was wanted, set where it does, and why it stands where it stands. */
-#[OA\Schema(required: ['camera', 'cameraName', 'route', 'title', 'setting', 'why', 'parts', 'magnification', 'fieldWidthMm', 'workingDistanceMm', 'subjectDistanceMm', 'effectiveAperture', 'stopsLost', 'depthOfFieldMm', 'detailMm', 'cornerBrightness', 'massG', 'price', 'joints', 'coupling', 'warnings', 'alike', 'sensorMm', 'body', 'drawn', 'tipMm'])]
+#[OA\Schema(required: ['camera', 'cameraName', 'route', 'title', 'setting', 'why', 'parts', 'magnification', 'fieldWidthMm', 'workingDistanceMm', 'subjectDistanceMm', 'effectiveAperture', 'stopsLost', 'depthOfFieldMm', 'detailMm', 'cornerBrightness', 'massG', 'price', 'joints', 'coupling', 'warnings', 'toBuy', 'alike', 'sensorMm', 'body', 'drawn', 'tipMm'])]
 final readonly class FoundRig
 {
     /**
      * @param  list<SetUpPart>  $parts
      * @param  list<string>  $warnings
+     * @param  list<string>  $toBuy  parts of it that are not owned yet
      * @param  list<DrawingPart>  $drawn
      */
     public function __construct(
@@ -58,6 +59,8 @@ final readonly class FoundRig
         public string $coupling,
         #[OA\Property(items: new OA\Items(type: 'string'))]
         public array $warnings,
+        #[OA\Property(items: new OA\Items(type: 'string'))]
+        public array $toBuy,
         #[OA\Property()]
         public int $alike,
         #[OA\Property()]

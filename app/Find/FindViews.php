@@ -17,6 +17,8 @@ use App\Api\NearView;
 use App\Api\OverviewView;
 use App\Api\RouteView;
 use App\Api\SetUpPart;
+use App\Models\Kit;
+use App\Models\Part as PartRow;
 use App\Rigs\Describe;
 use App\Rigs\RigStore;
 use ZincThimble\Core\Drawing\Plan;
@@ -29,6 +31,7 @@ use ZincThimble\Core\Find\Route;
 use ZincThimble\Core\Find\Row;
 use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Phrase;
+use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\VariableSpacer;
@@ -41,12 +44,12 @@ final class FindViews
     /** Rows a page. */
     public const PAGE = 50;
 
-    public function found(Found $found, Ranking $ranking, int $page, bool $whole, float $seconds): FoundView
+    public function found(Kit $kit, Found $found, Ranking $ranking, int $page, bool $whole, float $seconds): FoundView
     {
         $rows = [];
         $from = ($page - 1) * self::PAGE;
         foreach (array_slice($found->rows, $from, self::PAGE, true) as $i => $row) {
-            $rows[] = $this->row($row, $i === 0 ? null : $found->rows[$i - 1], $ranking);
+            $rows[] = $this->row($kit, $row, $i === 0 ? null : $found->rows[$i - 1], $ranking);
         }
 
         $at = array_flip(self::routes());
@@ -59,15 +62,15 @@ final class FindViews
      * @param  list<Row>  $nearest
      * @param  list<Missing>  $missing
      */
-    public function near(array $nearest, array $missing): NearView
+    public function near(Kit $kit, array $nearest, array $missing): NearView
     {
         return new NearView(
-            array_map(fn (Row $row): FoundRig => $this->row($row, null, Ranking::Ease), $nearest),
-            array_map(fn (Missing $each): MissingPart => new MissingPart($each->part->label(), $each->fulfil, $this->row($each->row, null, Ranking::Ease)), $missing),
+            array_map(fn (Row $row): FoundRig => $this->row($kit, $row, null, Ranking::Ease), $nearest),
+            array_map(fn (Missing $each): MissingPart => new MissingPart($each->part->label(), $each->fulfil, $this->row($kit, $each->row, null, Ranking::Ease)), $missing),
         );
     }
 
-    private function row(Row $row, ?Row $before, Ranking $ranking): FoundRig
+    private function row(Kit $kit, Row $row, ?Row $before, Ranking $ranking): FoundRig
     {
         $rig = $row->rig;
         $reading = $row->reading;
@@ -92,12 +95,27 @@ final class FindViews
             $reading->magnification, $reading->fieldWidthMm, $reading->workingDistanceMm, $reading->subjectDistanceMm, $reading->effectiveAperture, $reading->stopsLost,
             $reading->depthOfFieldMm, $reading->detailMm, $reading->cornerBrightness, $rig->inventory->massG, $rig->inventory->price, $rig->inventory->joints, $rig->inventory->coupling->value,
             array_map(static fn (Finding $finding): string => $finding->message(), $row->warnings),
+            self::toBuy($kit, $row),
             $row->alike,
             $rig->frame->heightMm,
             new DrawingCamera(...$plan['camera']),
             array_values(array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts'])),
             $axis->front + $axis->converterMm,
         );
+    }
+
+    /** @return list<string> camera and parts that the kit has none of yet */
+    private static function toBuy(Kit $kit, Row $row): array
+    {
+        $names = [];
+        foreach ([$row->rig->camera, ...$row->rig->chain] as $part) {
+            $of = $kit->parts->firstWhere('id', $part->document->intOr(RigStore::REFERENCE, 0));
+            if ($of instanceof PartRow && $of->count === 0) {
+                $names[] = $part instanceof Camera ? $part->name ?? 'Camera' : $part->label();
+            }
+        }
+
+        return $names;
     }
 
     private static function reference(int $row): ?int

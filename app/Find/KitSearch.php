@@ -8,6 +8,7 @@ use App\Models\Kit;
 use App\Rigs\KitAtHand;
 use ZincThimble\Core\Find\Search;
 use ZincThimble\Core\Find\Stock;
+use ZincThimble\Core\Find\Wanted;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Values;
@@ -20,24 +21,26 @@ final class KitSearch
     {
     }
 
-    public function stock(Kit $kit): Stock
+    /** @param  bool  $buying  whether what isn't owned may be used too */
+    public function stock(Kit $kit, bool $buying = false): Stock
     {
-        $cameras = $parts = $counts = [];
+        $cameras = $parts = $counts = $bodies = [];
         foreach ($kit->parts as $row) {
             if ($row->kindOf() === Kind::Camera) {
                 $cameras[] = Camera::from(new Values($this->hand->fields($row)));
+                $bodies[] = $row->count;
             } elseif ($row->kindOf()->inChain()) {
                 $parts[] = $this->hand->part($row);
                 $counts[] = $row->count;
             }
         }
 
-        return new Stock($cameras, $parts, $counts);
+        return new Stock($cameras, $parts, $counts, $bodies, $buying);
     }
 
-    public function of(Kit $kit): Search
+    public function of(Kit $kit, ?Wanted $wanted = null): Search
     {
-        return Search::of($this->stock($kit), self::conditions());
+        return Search::of($this->stock($kit, $wanted?->mostMissingPrice !== null), self::conditions());
     }
 
     /** What rigs are read under as long as nobody says otherwise. */

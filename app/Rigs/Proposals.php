@@ -33,7 +33,7 @@ final class Proposals
     public function of(Kit $kit): array
     {
         $cameras = $parts = [];
-        foreach ($kit->parts as $row) {
+        foreach ($kit->parts->where('count', '>', 0) as $row) {
             if ($row->kindOf() === Kind::Camera) {
                 $cameras[] = $row;
             } elseif ($row->kindOf()->inChain()) {

@@ -28,6 +28,8 @@ final class SetUp
     }
 
     /**
+     * What isn't owned yet may be planned with, one of each.
+     *
      * @param  list<array{part: int, reversed?: bool, lengthMm?: ?float, focus?: ?float, aperture?: ?float, zoomMm?: ?float}>  $parts
      * @param  array<string, mixed>  $subject
      *
@@ -44,7 +46,7 @@ final class SetUp
         foreach ($parts as $i => $each) {
             $row = $rows->get($each['part']);
             $used[$each['part']] = ($used[$each['part']] ?? 0) + 1;
-            if (! $row instanceof Part || ! $row->kindOf()->inChain() || $used[$each['part']] > $row->count) {
+            if (! $row instanceof Part || ! $row->kindOf()->inChain() || $used[$each['part']] > max(1, $row->count)) {
                 throw ValidationException::withMessages(['parts.'.$i.'.part' => 'Your kit has no such part, or not as often.']);
             }
             $made = $this->hand->part($row);

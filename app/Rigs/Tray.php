@@ -122,7 +122,7 @@ final class Tray
             return [false, 'not part of the optical chain'];
         }
         if ($left <= 0) {
-            return [false, 'already in this rig'];
+            return [false, $part->count === 0 ? 'not yours yet' : 'already in this rig'];
         }
         $made = Parts::make($kind, new Values($part->fields()));
         $turned = $made instanceof Lens ? Mating::of($camera, $behind, $made->turned()) : null;

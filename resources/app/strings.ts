@@ -309,6 +309,7 @@ export const strings = {
         end: 'Delete the account',
     },
     kit: {
+        notOwned: 'not yours yet',
         groups: {
             cameras: 'Bodies',
             spacers: 'Tubes and bellows',
@@ -508,6 +509,7 @@ export const strings = {
         missingNone: 'No single one of the usual parts would do it either.',
         missingMore: (count: number) => (count === 1 ? '1 rig' : `${count} rigs`),
         open: 'Set up on the bench',
+        toBuy: (list: string) => `To buy: ${list}`,
         alike: (count: number) => `× ${count}`,
         alikeTitle: (count: number) => `${count} rigs within 5 % of this one in every reading`,
         off: 'off',

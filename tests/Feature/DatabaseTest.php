@@ -23,7 +23,7 @@ final class DatabaseTest extends TestCase
         yield 'a power of 0' => ['update parts set power_d = 0'];
         yield 'a mass below 0' => ['update parts set mass_g = -1'];
         yield 'a clear width of 0' => ['update parts set clear_mm = 0'];
-        yield 'a count of 0' => ['update parts set count = 0'];
+        yield 'a count below 0' => ['update parts set count = -1'];
         yield 'no such kind' => ["update parts set kind = 'prism'"];
         yield 'focus over 1' => ['update rig_parts set focus = 1.01'];
         yield 'focus below 0' => ['update rig_parts set focus = -0.01'];

@@ -120,6 +120,27 @@ final class FindApiTest extends TestCase
         $this->deleteJson($this->at('wishes/'.$kept['id']))->assertNotFound();
     }
 
+    public function test_what_is_not_owned_yet_is_used_only_for_money_and_said(): void
+    {
+        $wish = ['fieldWidthMm' => 18, 'leastRoomMm' => 400];
+        $long = ['kind' => 'lens', 'name' => 'Tarn 200', 'rear' => 'larch', 'front' => 'thread:67x0.75', 'focalLengthMm' => 200, 'registerMm' => 44.5, 'frontRimMm' => 120, 'focusing' => 'fixed', 'aperture' => ['widest' => 4, 'smallest' => 22], 'count' => 0];
+        $this->postJson($this->at('parts'), ['parts' => [$long + ['price' => 240]]])->assertCreated();
+        $this->getJson($this->at('find', $wish))->assertOk()->assertJsonPath('fulfil', 0);
+        $this->getJson($this->at('find', $wish + ['mostMissingPrice' => 239]))->assertOk()->assertJsonPath('fulfil', 0);
+        $found = $this->getJson($this->at('find', $wish + ['mostMissingPrice' => 240]))->assertOk()->json();
+        $this->assertGreaterThan(0, $found['fulfil']);
+        $this->assertSame(['Tarn 200'], $found['rows'][0]['toBuy']);
+        $this->postJson($this->at('rigs'), ['camera' => $found['rows'][0]['camera'], 'parts' => $found['rows'][0]['parts']])->assertCreated();
+        // Without a price nobody can say what it would cost.
+        $this->postJson($this->at('parts'), ['parts' => [['name' => 'Tarn 400', 'focalLengthMm' => 400] + $long]])->assertCreated();
+        $found = $this->getJson($this->at('find', $wish + ['mostMissingPrice' => 1000]))->assertOk()->json();
+        $this->assertSame(['1 part that you don’t own, for want of a price'], $found['leftOut']);
+        // On the bench it lies in the tray, and says why it doesn't go on.
+        $rig = $this->postJson('/api/rigs')->assertCreated()->json('id');
+        $tray = $this->getJson('/api/rigs/'.$rig.'/tray?place=0')->assertOk()->json('parts');
+        $this->assertContains('not yours yet', array_column(array_filter($tray, static fn (array $each): bool => $each['part']['name'] === 'Tarn 200'), 'reason'));
+    }
+
     public function test_the_map_is_of_the_kit_as_it_is(): void
     {
         $map = $this->getJson($this->at('overview'))->assertOk()->json();

@@ -316,7 +316,7 @@ final class KitApiTest extends TestCase
         yield 'a power of 0' => [['parts' => [['kind' => 'close-up-lens', 'powerD' => 0]]], '/parts/0/powerD'];
         yield 'nested out of range' => [['parts' => [['kind' => 'lens', 'focalLengthMm' => 50, 'registerMm' => 44, 'frontRimMm' => 30, 'aperture' => ['widest' => 0.1]]]], '/parts/0/aperture/widest'];
         yield 'a lens that can not be' => [['parts' => [['kind' => 'lens', 'focalLengthMm' => 50, 'registerMm' => 44, 'frontRimMm' => 30, 'focusing' => 'internal', 'minFocusMm' => 1, 'maxMagnification' => 1, 'closePrincipalGapMm' => 60]]], '/parts/0/minFocusMm'];
-        yield 'count of 0' => [['parts' => [['kind' => 'tube', 'lengthMm' => 1, 'count' => 0]]], '/parts/0/count'];
+        yield 'count below 0' => [['parts' => [['kind' => 'tube', 'lengthMm' => 1, 'count' => -1]]], '/parts/0/count'];
         yield 'measured as list' => [['parts' => [['kind' => 'lens', 'focalLengthMm' => 50, 'registerMm' => 44, 'frontRimMm' => 30, 'measured' => [1]]]], '/parts/0/measured'];
     }
 

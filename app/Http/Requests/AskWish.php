@@ -15,7 +15,7 @@ class AskWish extends FormRequest
     /** Blanks that take a number; the core knows their ranges. */
     public const NUMBERS = [
         'fieldWidthMm', 'magnification', 'workingDistanceMm', 'subjectDistanceMm', 'leastRoomMm', 'mostStopsLost', 'focusFromMm', 'focusToMm', 'mostMassG',
-        'mostLengthMm', 'mostPrice', 'leastCorner', 'depthMm', 'detailMm', 'subjectDepthMm',
+        'mostLengthMm', 'mostPrice', 'mostMissingPrice', 'leastCorner', 'depthMm', 'detailMm', 'subjectDepthMm',
     ];
 
     public function authorize(): bool

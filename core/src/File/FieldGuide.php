@@ -15,7 +15,7 @@ final class FieldGuide
     /** Label, unit, and help. Fields that mean something else in one kind have an entry `kind.field`. */
     private const GUIDE = [
         'name' => ['Name', '', 'What you call it. Write it on a dab of tape on the part, so that a plan can say which.'],
-        'count' => ['How many', '', 'How many of this same part you own.'],
+        'count' => ['How many', '', 'How many of this same part you own. 0 is a part you may buy: Find uses it where you say what you would spend.'],
         'id' => ['Short name in files', '', 'Files refer to the part by this. Leave it alone and one is made.'],
         'marriedTo' => ['Kept on', '', 'A ring that always sits on one part: it comes along wherever that part goes.'],
         'note' => ['Note', '', 'Whose it is, where it lies, what is wrong with it.'],

@@ -58,7 +58,7 @@ final class Shapes
     {
         return [
             Field::text('id'),
-            Field::integer('count', 1, 10_000),
+            Field::integer('count', 0, 10_000),
             Field::text('marriedTo'),
             Field::text('note'),
         ];

@@ -14,18 +14,25 @@ use ZincThimble\Core\Join\Mating;
 /** What a rig begins with: a camera, or a camera with a teleconverter directly on it. */
 final readonly class Base
 {
-    private function __construct(public Camera $camera, public ?Teleconverter $converter)
-    {
+    private function __construct(
+        public Camera $camera,
+        public ?Teleconverter $converter,
+        /** Price of what of it is not owned yet. */
+        public float $missing,
+    ) {
     }
 
     /** @return list<self> every one that the stock has, plain cameras first */
     public static function all(Stock $stock): array
     {
-        $bases = array_map(static fn (Camera $camera): self => new self($camera, null), $stock->cameras);
-        foreach ($stock->cameras as $camera) {
-            foreach ($stock->ofClass(Teleconverter::class) as $converter) {
+        $bases = [];
+        foreach ($stock->cameras as $c => $camera) {
+            $bases[] = new self($camera, null, $stock->cameraMissing[$c]);
+        }
+        foreach ($stock->cameras as $c => $camera) {
+            foreach ($stock->ofClass(Teleconverter::class) as $i => $converter) {
                 if (Mating::of($camera, null, $converter) === Fit::Mates) {
-                    $bases[] = new self($camera, $converter);
+                    $bases[] = new self($camera, $converter, $stock->cameraMissing[$c] + $stock->missing[$i]);
                 }
             }
         }

@@ -29,8 +29,9 @@ final readonly class Head
     /**
      * @param  non-empty-list<Part>  $parts  from the camera outwards
      * @param  int  $rings  which rings of the stock stand in it, as bits
+     * @param  float  $missing  price of what of it is not owned yet
      */
-    public function __construct(public array $parts, public int $rings)
+    public function __construct(public array $parts, public int $rings, public float $missing = 0.0)
     {
         $joints = 0;
         $mass = 0.0;

@@ -52,9 +52,9 @@ final class Heads
             $heads->around($i, $lens);
             $heads->around($i, $lens->turned());
         }
-        foreach ($stock->ofClass(Objective::class) as $objective) {
+        foreach ($stock->ofClass(Objective::class) as $i => $objective) {
             if (! $objective->infinite) {
-                $heads->heads[] = new Head([$objective], 0);
+                $heads->heads[] = new Head([$objective], 0, $stock->missing[$i]);
             }
         }
         usort($heads->heads, static fn (Head $a, Head $b): int => count($a->parts) <=> count($b->parts));
@@ -64,10 +64,11 @@ final class Heads
 
     private function around(int $i, Lens $lens): void
     {
-        $this->heads[] = new Head([$lens], 0);
+        $alone = new Head([$lens], 0, $this->stock->missing[$i]);
+        $this->heads[] = $alone;
         $single = [];
         foreach ($this->stock->ofClass(CloseUpLens::class) as $j => $closeUp) {
-            $single[$j] = $this->joined([$lens], 0, $closeUp);
+            $single[$j] = $this->joined($alone, $closeUp, $this->stock->missing[$j]);
             foreach ($single[$j] as $head) {
                 $this->heads[] = $head;
             }
@@ -87,12 +88,12 @@ final class Heads
         }
         foreach ($this->stock->ofClass(Lens::class) as $j => $other) {
             if ($i !== $j || $this->stock->counts[$i] > 1) {
-                array_push($this->heads, ...$this->joined([$lens], 0, $other->turned()));
+                array_push($this->heads, ...$this->joined($alone, $other->turned(), $this->stock->missing[$j]));
             }
         }
-        foreach ($this->stock->ofClass(Objective::class) as $objective) {
+        foreach ($this->stock->ofClass(Objective::class) as $j => $objective) {
             if ($objective->infinite) {
-                array_push($this->heads, ...$this->joined([$lens], 0, $objective));
+                array_push($this->heads, ...$this->joined($alone, $objective, $this->stock->missing[$j]));
             }
         }
     }
@@ -106,7 +107,7 @@ final class Heads
         $part = $this->stock->parts[$far];
         $pairs = [];
         foreach ($behind as $head) {
-            array_push($pairs, ...$this->joined($head->parts, $head->rings, $part));
+            array_push($pairs, ...$this->joined($head, $part, $this->stock->missing[$far]));
         }
 
         return $pairs;
@@ -115,18 +116,22 @@ final class Heads
     /**
      * A part put on others by as few rings as that needs, by every such way.
      *
-     * @param  non-empty-list<Part>  $behind
+     * @param  float  $missing  price of the part if it is not owned yet
      * @return list<Head>
      */
-    private function joined(array $behind, int $used, Part $part): array
+    private function joined(Head $onto, Part $part, float $missing): array
     {
+        $behind = $onto->parts;
+        $used = $onto->rings;
+        $missing += $onto->missing;
+        $prices = $this->stock->ringMissing;
         $last = $behind[count($behind) - 1];
         $room = $this->most - count($behind) - 1;
         if ($room < 0) {
             return [];
         }
         if (Mating::of($this->nobody, $last, $part) === Fit::Mates) {
-            return [new Head([...$behind, $part], $used)];
+            return [new Head([...$behind, $part], $used, $missing)];
         }
         if ($part->casing->rear->joints === [] || $room < 1) {
             return [];
@@ -134,12 +139,12 @@ final class Heads
         $one = $two = [];
         foreach ($this->leads($last, $used) as $a => $first) {
             if (Mating::of($this->nobody, $first, $part) === Fit::Mates) {
-                $one[] = new Head([...$behind, $first, $part], $used | 1 << $a);
+                $one[] = new Head([...$behind, $first, $part], $used | 1 << $a, $missing + $prices[$a]);
             } elseif ($one === [] && $room > 1) {
                 foreach ($this->leads($first, $used | 1 << $a) as $b => $second) {
                     if (Mating::of($this->nobody, $second, $part) === Fit::Mates) {
                         // The same two the other way round are the same rings.
-                        $two[$used | 1 << $a | 1 << $b] ??= new Head([...$behind, $first, $second, $part], $used | 1 << $a | 1 << $b);
+                        $two[$used | 1 << $a | 1 << $b] ??= new Head([...$behind, $first, $second, $part], $used | 1 << $a | 1 << $b, $missing + $prices[$a] + $prices[$b]);
                     }
                 }
             }

@@ -82,6 +82,9 @@ final class Search
                 $told[] = sprintf('sets of more than %d rings on %s', $stacks->leftOutAbove, $this->bases[$b]->camera->name ?? 'the camera');
             }
         }
+        if ($this->stock->withoutPrice > 0) {
+            $told[] = sprintf('%d part%s that you don’t own, for want of a price', $this->stock->withoutPrice, $this->stock->withoutPrice === 1 ? '' : 's');
+        }
         if ($this->stock->ringsLeftOut > 0) {
             $told[] = sprintf('%d rings more than can be told apart', $this->stock->ringsLeftOut);
         }
@@ -228,12 +231,16 @@ final class Search
         $priceKnown = ($camera->price ?? 0.0) + $head->price;
         $mostMass = $wanted->mostMassG === null ? INF : $wanted->mostMassG - $massKnown;
         $mostPrice = $wanted->mostPrice === null ? INF : $wanted->mostPrice - $priceKnown;
+        $mostMissing = ($wanted->mostMissingPrice ?? 0.0) - $this->bases[$b]->missing - $head->missing;
+        if ($mostMissing < 0.0) {
+            return [0, 0];
+        }
         $narrow = $judge->asksForLight();
         $corner = $wanted->leastCorner !== null;
         $keys = [];
         $from = [];
         $doubt = [];
-        [$least, $most, $class, $joints, $mass, $price, $clear] = [$group->least, $group->most, $group->class, $group->joints, $group->mass, $group->price, $group->clear];
+        [$least, $most, $class, $joints, $mass, $price, $clear, $missing] = [$group->least, $group->most, $group->class, $group->joints, $group->mass, $group->price, $group->clear, $group->missing];
         foreach ($curves as $k => $curve) {
             $reach = $this->reach($curve->optics, $b, $wanted);
             if ($reach === null) {
@@ -251,7 +258,7 @@ final class Search
                     break;
                 }
                 $high = $most[$i];
-                if ($high < $nearest || $works[$class[$i]] < 0 || $mass[$i] > $mostMass || $price[$i] > $mostPrice) {
+                if ($high < $nearest || $works[$class[$i]] < 0 || $mass[$i] > $mostMass || $price[$i] > $mostPrice || $missing[$i] > $mostMissing) {
                     continue;
                 }
                 $share = 0.0;

@@ -37,6 +37,9 @@ final readonly class StackGroup
     /** @var list<int> */
     public array $route;
 
+    /** @var list<float> price of what of it is not owned yet */
+    public array $missing;
+
     public int $count;
 
     /**
@@ -74,11 +77,17 @@ final readonly class StackGroup
         /** @var list<int> $route */
         $route = $columns[5];
         [$this->most, $this->clear, $this->joints, $this->mass, $this->price, $this->route] = [$most, $clear, $joints, $mass, $price, $route];
-        $class = [];
+        $class = $missing = [];
         foreach ($at as $i) {
+            $price = 0.0;
+            foreach ($stacks->stock->ringMissing as $r => $each) {
+                $price += $each > 0.0 && ($stacks->set[$i] & (1 << $r)) !== 0 ? $each : 0.0;
+            }
+            $missing[] = $price;
             $class[] = $stacks->passes[$i] | (($stacks->latched[$i] & $ends) !== 0 ? 4 : 0) | ($stacks->set[$i] === 0 ? 0 : 8);
         }
         $this->class = $class;
+        $this->missing = $missing;
     }
 
     /**

@@ -46,6 +46,8 @@ final readonly class Wanted
         public ?float $mostLengthMm = null,
         /** Greatest price, camera included. */
         public ?float $mostPrice = null,
+        /** What may be spent on parts that are not owned yet; null = only what is owned is used. */
+        public ?float $mostMissingPrice = null,
         /** Whether the camera is to work the aperture; null = it doesn't matter. */
         public ?bool $automatic = null,
         /** `hand`, `braced` or `table`; null = not said. */
@@ -64,7 +66,7 @@ final readonly class Wanted
             'fieldWidthMm' => [$fieldWidthMm, 0.01, 1e5], 'magnification' => [$magnification, 1e-4, 100.0], 'workingDistanceMm' => [$workingDistanceMm, 0.0, 1e6],
             'subjectDistanceMm' => [$subjectDistanceMm, 1.0, 1e6], 'leastRoomMm' => [$leastRoomMm, 0.0, 1e6], 'mostStopsLost' => [$mostStopsLost, -10.0, 30.0],
             'focusFromMm' => [$focusFromMm, 1.0, 1e6], 'focusToMm' => [$focusToMm, 1.0, 1e6], 'mostMassG' => [$mostMassG, 0.0, 1e6],
-            'mostLengthMm' => [$mostLengthMm, 0.0, 1e5], 'mostPrice' => [$mostPrice, 0.0, 1e9], 'leastCorner' => [$leastCorner, 0.0, 1.0],
+            'mostLengthMm' => [$mostLengthMm, 0.0, 1e5], 'mostPrice' => [$mostPrice, 0.0, 1e9], 'mostMissingPrice' => [$mostMissingPrice, 0.0, 1e9], 'leastCorner' => [$leastCorner, 0.0, 1.0],
             'depthMm' => [$depthMm, 1e-4, 1e5], 'detailMm' => [$detailMm, 1e-5, 100.0], 'subjectDepthMm' => [$subjectDepthMm, 0.0, 1e5],
         ] as $field => [$value, $least, $most]) {
             if ($value !== null && ! ($value >= $least && $value <= $most)) {

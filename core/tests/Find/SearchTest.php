@@ -194,6 +194,22 @@ final class SearchTest extends TestCase
         self::assertSame(4, Search::of(self::kit([$body], [$tube, self::lens('Lens', 50.0)]), self::conditions())->rigs());
     }
 
+    public function test_what_is_not_owned_is_used_within_what_may_be_spent(): void
+    {
+        $body = ['joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24], 'count' => 1];
+        $tube = static fn (int $mm, float $price): array => ['kind' => 'tube', 'name' => 'Tube '.$mm, 'rear' => 'larch', 'front' => 'larch', 'lengthMm' => $mm, 'count' => 0, 'price' => $price];
+        $kit = json_encode(['format' => 'zinc-thimble/kit', 'version' => 1, 'cameras' => [$body], 'parts' => [$tube(10, 20.0), $tube(15, 30.0), self::lens('Lens', 50.0)]], JSON_THROW_ON_ERROR);
+        self::assertSame(1, Search::of(Stock::of(KitFile::parse($kit)), self::conditions())->rigs());
+        $buying = Search::of(Stock::of(KitFile::parse($kit), buying: true), self::conditions());
+        self::assertSame(4, $buying->rigs());
+        // Both tubes together make half of life size, one alone 0.2 or 0.3.
+        foreach ([[0.2, 20.0, 1], [0.2, 19.0, 0], [0.3, 30.0, 1], [0.5, 49.0, 0], [0.5, 50.0, 1]] as [$m, $money, $count]) {
+            self::assertSame($count, $buying->ask(new Wanted(magnification: $m, mostMissingPrice: $money))->fulfil, $m.' for '.$money);
+        }
+        // Nothing is bought unasked.
+        self::assertSame(0, $buying->ask(new Wanted(magnification: 0.5))->fulfil);
+    }
+
     public function test_nothing_comes_of_a_kit_without_a_camera_or_a_lens(): void
     {
         self::assertSame(0, Search::of(new Stock([], [], []), self::conditions())->ask(new Wanted(magnification: 1.0))->rigs);

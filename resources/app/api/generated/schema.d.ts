@@ -1117,6 +1117,7 @@ export interface components {
             joints: number;
             coupling: string;
             warnings: string[];
+            toBuy: string[];
             alike: number;
             /** Format: float */
             sensorMm: number;
@@ -1743,6 +1744,7 @@ export interface components {
         mostMassG: number;
         mostLengthMm: number;
         mostPrice: number;
+        mostMissingPrice: number;
         leastCorner: number;
         depthMm: number;
         detailMm: number;
@@ -2091,6 +2093,7 @@ export interface operations {
                 mostMassG?: components["parameters"]["mostMassG"];
                 mostLengthMm?: components["parameters"]["mostLengthMm"];
                 mostPrice?: components["parameters"]["mostPrice"];
+                mostMissingPrice?: components["parameters"]["mostMissingPrice"];
                 leastCorner?: components["parameters"]["leastCorner"];
                 depthMm?: components["parameters"]["depthMm"];
                 detailMm?: components["parameters"]["detailMm"];
@@ -2144,6 +2147,7 @@ export interface operations {
                 mostMassG?: components["parameters"]["mostMassG"];
                 mostLengthMm?: components["parameters"]["mostLengthMm"];
                 mostPrice?: components["parameters"]["mostPrice"];
+                mostMissingPrice?: components["parameters"]["mostMissingPrice"];
                 leastCorner?: components["parameters"]["leastCorner"];
                 depthMm?: components["parameters"]["depthMm"];
                 detailMm?: components["parameters"]["detailMm"];
@@ -2197,6 +2201,7 @@ export interface operations {
                 mostMassG?: components["parameters"]["mostMassG"];
                 mostLengthMm?: components["parameters"]["mostLengthMm"];
                 mostPrice?: components["parameters"]["mostPrice"];
+                mostMissingPrice?: components["parameters"]["mostMissingPrice"];
                 leastCorner?: components["parameters"]["leastCorner"];
                 depthMm?: components["parameters"]["depthMm"];
                 detailMm?: components["parameters"]["detailMm"];

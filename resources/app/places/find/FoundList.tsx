@@ -68,6 +68,9 @@ export const FoundList = memo(function FoundList({ rows, units, label, pointed, 
                                 {rig.setting !== '' && ` · ${rig.setting}`}
                             </span>
                             <span className="block text-sm text-soft">{rig.why}</span>
+                            {rig.toBuy.length > 0 && (
+                                <span className="block text-sm font-medium">{strings.find.toBuy(rig.toBuy.join(', '))}</span>
+                            )}
                             {rig.warnings.map((warning) => (
                                 <span key={warning} className="mt-1 block border-l-[3px] border-ink pl-2 text-xs">
                                     {warning}

@@ -61,6 +61,11 @@ export const clauses: readonly Clause[] = [
         title: 'price',
         blanks: [{ name: 'mostPrice', measure: 'plain', before: 'worth at most', after: () => 'in all' }],
     },
+    {
+        name: 'buying',
+        title: 'buying something',
+        blanks: [{ name: 'mostMissingPrice', measure: 'plain', before: 'buying for at most', after: () => '' }],
+    },
     { name: 'infinity', title: 'infinity', blanks: [] },
     {
         name: 'focus',

@@ -77,6 +77,7 @@ function Item({ each, currency, chosen, keptOn, onChoose }: ItemProps) {
             <span className="mt-1.5 text-sm font-semibold whitespace-nowrap">
                 {part.name}
                 {part.count > 1 && <span className="figures ml-1.5 font-normal">×{part.count}</span>}
+                {part.count === 0 && <span className="ml-1.5 font-normal text-brass">{strings.kit.notOwned}</span>}
             </span>
             <span className="figures whitespace-nowrap text-soft">{units === 'mm' ? part.measure : inInches(part.measure)}</span>
             <Joints rear={part.rear} front={part.front} />
