@@ -4,7 +4,7 @@ export default defineConfig({
     testDir: 'tests/Browser',
     outputDir: '.run/playwright',
     timeout: 60_000,
-    workers: 1,
+    workers: 2,
     forbidOnly: true,
     reporter: [['list']],
     use: {

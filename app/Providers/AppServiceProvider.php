@@ -19,8 +19,8 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for('bench', fn (Request $request): Limit => Limit::perMinute(900)->by((string) ($request->user()?->getAuthIdentifier() ?? $request->ip())));
         // What costs tens of milliseconds and more.
         RateLimiter::for('heavy', fn (Request $request): Limit => Limit::perMinute(120)->by('heavy '.($request->user()?->getAuthIdentifier() ?? $request->ip())));
-        // Asked at every pause of the typing, twice each time: a first answer and the whole one.
-        RateLimiter::for('find', fn (Request $request): Limit => Limit::perMinute(240)->by('find '.($request->user()?->getAuthIdentifier() ?? $request->ip())));
+        // A first answer at every key, the whole one at every pause.
+        RateLimiter::for('find', fn (Request $request): Limit => Limit::perMinute(600)->by('find '.($request->user()?->getAuthIdentifier() ?? $request->ip())));
         // Guessing: few tries for one address of one account, more for a house with many people in it.
         RateLimiter::for('sign-in', function (Request $request): array {
             $email = $request->input('email');

@@ -83,7 +83,7 @@ final class Tray
                 new Silhouette($camera->depthMm ?? 50.0, $camera->heightMm ?? 82.0, $camera->heightMm ?? 82.0, 60.0, null, null));
         }
         if (! $kind->inChain()) {
-            return new PartView($part->id, $part->kind, $part->name ?? ucfirst($part->kind), $part->count, null, null, '', false,
+            return new PartView($part->id, $part->kind, $part->name ?? ucfirst($kind->spoken()), $part->count, null, null, '', false,
                 new Silhouette(40.0, 40.0, 40.0, 40.0, null, null));
         }
         $made = Parts::make($kind, new Values($fields));

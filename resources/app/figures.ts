@@ -87,3 +87,8 @@ export function phrase(pattern: string, numbers: Record<string, number | string>
         }
     });
 }
+
+/** A kind of part in words: reversing ring, close-up lens. */
+export function kindWords(kind: string): string {
+    return kind.replaceAll('-', ' ').replace('close up', 'close-up');
+}

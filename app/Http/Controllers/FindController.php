@@ -83,14 +83,16 @@ final class FindController
     public function overview(Kit $kit): Response
     {
         Gate::authorize('view', $kit);
-        // Worked out once for each state of the kit.
-        $json = Cache::remember('overview '.$kit->id.' '.$kit->revision, now()->addDay(), function () use ($kit): string {
+        // Worked out once for each state of the kit; only the last one is kept.
+        $key = 'overview '.$kit->id;
+        $kept = Cache::get($key);
+        if (! is_array($kept) || ($kept['revision'] ?? null) !== $kit->revision) {
             $search = $this->searches->of($kit);
+            $kept = ['revision' => $kit->revision, 'json' => json_encode($this->views->overview($search->overview(), $search->leftOut()), JSON_THROW_ON_ERROR)];
+            Cache::put($key, $kept, now()->addWeek());
+        }
 
-            return json_encode($this->views->overview($search->overview(), $search->leftOut()), JSON_THROW_ON_ERROR);
-        });
-
-        return new Response($json, 200, ['Content-Type' => 'application/json']);
+        return new Response((string) $kept['json'], 200, ['Content-Type' => 'application/json']);
     }
 
     #[OA\Post(path: '/kits/{kit}/rigs', operationId: 'setUpFound', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['camera', 'parts'], properties: [

@@ -92,7 +92,7 @@ final class KitController
         Gate::authorize('view', $kit);
         $parts = array_values($kit->gone()->limit(200)->get()->all());
 
-        return response()->json(array_map(fn (Part $part): DeletedPart => new DeletedPart($part->id, $part->kind, $part->name ?? ucfirst($part->kind), ($part->deleted_at ?? now())->toIso8601String()), $parts));
+        return response()->json(array_map(fn (Part $part): DeletedPart => new DeletedPart($part->id, $part->kind, $part->name ?? ucfirst($part->kindOf()->spoken()), ($part->deleted_at ?? now())->toIso8601String()), $parts));
     }
 
     #[OA\Get(path: '/kits/{kit}/file', operationId: 'exportKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'as', schema: new OA\Schema(type: 'string', enum: ['json', 'csv']))], responses: [new OA\Response(response: 200, description: 'The kit as a file', content: new OA\MediaType(mediaType: 'application/octet-stream', schema: new OA\Schema(type: 'string')))])]

@@ -164,7 +164,7 @@ final class Search
 
     /**
      * A first answer, long before the whole one: only heads of one or two parts, and only so many rigs read. What it finds
-     * is found by `ask` too, and nothing that has more parts in its head is ranked before what has as few warnings.
+     * is found by `ask` too, which may rank others before it.
      */
     public function first(Wanted $wanted, int $read = self::FIRST): Found
     {
@@ -236,6 +236,7 @@ final class Search
             return [0, 0];
         }
         $narrow = $judge->asksForLight();
+        $factor = $this->bases[$b]->factor();
         $corner = $wanted->leastCorner !== null;
         $keys = [];
         $from = [];
@@ -297,7 +298,7 @@ final class Search
                     $from[$i] = $k;
                 }
                 // A ring narrower than the light on its way to the head could dim the picture or its corner.
-                $doubt[$i] = ($doubt[$i] ?? true) && ($corner || $narrow && $high / $clear[$i] > $point->effective);
+                $doubt[$i] = ($doubt[$i] ?? true) && ($corner || $narrow && $high / $clear[$i] * $factor > $point->effective);
             }
         }
         $unsure = 0;

@@ -29,10 +29,10 @@ enum Kind: string
     case Lamp = 'lamp';
     case Reference = 'reference';
 
-    /** In words: `close up lens`. */
+    /** In words: `reversing ring`, `close-up lens`. */
     public function spoken(): string
     {
-        return str_replace('-', ' ', $this->value);
+        return $this === self::CloseUpLens ? 'close-up lens' : str_replace('-', ' ', $this->value);
     }
 
     /** Whether a part of this kind can stand in a rig's chain. */

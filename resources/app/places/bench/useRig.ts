@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo } from 'react';
 import { api, Refused, type RigView, type StepRequest, type SweepView } from '../../api/client';
 
@@ -34,7 +34,15 @@ export function useRig(id: number) {
     });
 
     const { mutate, mutateAsync } = change;
-    const step = useCallback((what: StepRequest) => mutateAsync((rig, revision) => api.step(rig, revision, what)), [mutateAsync]);
+    const step = useCallback(
+        async (what: StepRequest) => {
+            const before = queries.getQueryData<RigView>(rigKey(id))?.revision ?? 0;
+            const rig = await mutateAsync((of, revision) => api.step(of, revision, what));
+            if (what.action === 'set' && what.travel != null && rig.revision === before + 1) carry(queries, rig, before, what.travel);
+            return rig;
+        },
+        [queries, id, mutateAsync],
+    );
     const undo = useCallback(() => mutate((rig, revision) => api.undo(rig, revision)), [mutate]);
     const redo = useCallback(() => mutate((rig, revision) => api.redo(rig, revision)), [mutate]);
     const rename = useCallback((name: string | null) => mutateAsync((rig, revision) => api.name(rig, revision, name)), [mutateAsync]);
@@ -49,6 +57,15 @@ export function makeOf(rig: RigView): string {
         rig.camera.name,
         rig.chain.map((part) => [part.partId, part.name, part.joint, part.fit, part.reversed]),
     ]);
+}
+
+/** A control's own sweep says what every place of it gives: moving it changes nothing there, so it need not be asked for again. */
+function carry(queries: QueryClient, rig: RigView, before: number, name: string): void {
+    const sweep = queries.getQueryData<SweepView>(sweepKey(rig.id, before, name));
+    const places = rig.travels.find((travel) => travel.name === name)?.places;
+    if (sweep && places && sweep.places.length === places.length && sweep.places.every((place, at) => place === places[at])) {
+        queries.setQueryData(sweepKey(rig.id, rig.revision, name), { ...sweep, revision: rig.revision });
+    }
 }
 
 /** The sweep of a travel at the rig's present revision; the one already here answers at once. */

@@ -3,17 +3,20 @@ import { useEffect, useMemo, useState } from 'react';
 import { api, type KitView, type Schema } from '../../api/client';
 import { asked, isComplete, type Wish } from './wish';
 
+/** Keys that come as fast as this are one, ms: a number that is pasted, or typed by a practised hand. */
+const burst = 25;
+
 /** How long a pause in the typing is, ms. */
-const pause = 50;
+const pause = 120;
 
 /** A value once it has stayed the same for a pause. */
-function useSettled<T>(value: T, key: string): T {
+function useSettled<T>(value: T, key: string, pause: number): T {
     const [settled, setSettled] = useState({ value, key });
     useEffect(() => {
         if (settled.key === key) return;
         const timer = setTimeout(() => setSettled({ value, key }), pause);
         return () => clearTimeout(timer);
-    }, [value, key, settled.key]);
+    }, [value, key, settled.key, pause]);
     return settled.value;
 }
 
@@ -34,48 +37,52 @@ export interface Finding {
 /** Asks a wish of a kit as it is typed: a first answer, and the whole one after it. */
 export function useFind(kit: KitView | undefined, wish: Wish): Finding {
     const key = JSON.stringify(asked(wish));
-    const wanted = useSettled(wish, key);
-    const query = asked(wanted);
-    const of = [kit?.id ?? 0, kit?.revision ?? 0, JSON.stringify(query)] as const;
-    const enabled = kit !== undefined && isComplete(wanted);
+    const quick = useSettled(wish, key, burst);
+    const wanted = useSettled(wish, key, pause);
+    const of = [kit?.id ?? 0, kit?.revision ?? 0] as const;
+    const typed = JSON.stringify(asked(quick));
+    const settled = JSON.stringify(asked(wanted));
+    const enabled = kit !== undefined && isComplete(wish);
+    // The first answer is cheap: it is asked for at every key, the whole one when the hands rest.
     const first = useQuery({
-        queryKey: ['find', 'first', ...of],
-        queryFn: () => api.findFirst(of[0], query),
-        enabled,
+        queryKey: ['find', 'first', ...of, typed],
+        queryFn: () => api.findFirst(of[0], asked(quick)),
+        enabled: enabled && isComplete(quick),
         retry: false,
         staleTime: Infinity,
         placeholderData: keepPreviousData,
     });
     const whole = useInfiniteQuery({
-        queryKey: ['find', 'whole', ...of],
-        queryFn: ({ pageParam }) => api.find(of[0], { ...query, page: pageParam }),
+        queryKey: ['find', 'whole', ...of, settled],
+        queryFn: ({ pageParam }) => api.find(of[0], { ...asked(wanted), page: pageParam }),
         initialPageParam: 1,
         getNextPageParam: (last, pages) =>
             pages.reduce((sum, page) => sum + page.rows.length, 0) < last.count ? pages.length + 1 : undefined,
-        // The whole answer takes a core for half a second: the first one is not to share it.
-        enabled: enabled && first.isFetched && !first.isPlaceholderData,
+        // It takes a core for half a second, which the first answer is not to share.
+        enabled: enabled && key === settled && key === typed && first.isFetched && !first.isPlaceholderData,
         retry: false,
         staleTime: Infinity,
     });
-    const answer = whole.data?.pages[0] ?? null;
-    const rows = useMemo(() => whole.data?.pages.flatMap((page) => page.rows) ?? first.data?.rows ?? [], [whole.data, first.data]);
+    const answer = key === settled ? (whole.data?.pages[0] ?? null) : null;
     const none = answer?.fulfil === 0 && answer.mayFulfil === 0;
     const near = useQuery({
-        queryKey: ['find', 'near', ...of],
-        queryFn: () => api.findNear(of[0], query),
+        queryKey: ['find', 'near', ...of, settled],
+        queryFn: () => api.findNear(of[0], asked(wanted)),
         enabled: enabled && none,
         retry: false,
         staleTime: Infinity,
     });
-    if (!enabled) return { found: null, rows: [], looking: false, stale: false, error: null, more: null, near: null, wanted };
+    const pages = answer === null ? undefined : whole.data?.pages;
+    const rows = useMemo(() => pages?.flatMap((page) => page.rows) ?? first.data?.rows ?? [], [pages, first.data]);
+    if (!enabled) return { found: null, rows: [], looking: false, stale: false, error: null, more: null, near: null, wanted: wish };
     return {
         found: answer ?? first.data ?? null,
         rows,
-        looking: key !== of[2] || whole.isPending,
-        stale: key !== of[2] || (answer === null && first.isPlaceholderData),
-        error: whole.error,
+        looking: answer === null,
+        stale: answer === null && (key !== typed || first.isPlaceholderData),
+        error: first.error ?? whole.error,
         more: whole.hasNextPage && !whole.isFetchingNextPage ? () => void whole.fetchNextPage() : null,
         near: none ? (near.data ?? null) : null,
-        wanted,
+        wanted: wish,
     };
 }

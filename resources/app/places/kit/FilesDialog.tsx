@@ -1,3 +1,4 @@
+import { kindWords } from '../../figures';
 import { useState } from 'react';
 import { api, messageOf, Refused, type KitView, type Schema } from '../../api/client';
 import { strings } from '../../strings';
@@ -94,7 +95,7 @@ export function FilesDialog({ kit, change, onClose }: Props) {
                                                         : say.place(row.line, row.column ?? '')
                                                     : row.name}
                                             </td>
-                                            <td className="py-1 text-soft">{row.detail || row.kind.replace('-', ' ')}</td>
+                                            <td className="py-1 text-soft">{row.detail || kindWords(row.kind)}</td>
                                         </tr>
                                     ))}
                             </tbody>

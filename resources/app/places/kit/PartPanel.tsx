@@ -1,3 +1,4 @@
+import { kindWords } from '../../figures';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, Refused, type KitPart, type KitView } from '../../api/client';
@@ -60,7 +61,7 @@ export function PartPanel({ kit, each, change, onClose, onChoose }: Props) {
         <>
             <div className="flex items-baseline justify-between gap-2 pb-2">
                 <h2 className="text-base font-semibold">{part.name}</h2>
-                <span className="text-xs text-soft">{part.kind.replace('-', ' ')}</span>
+                <span className="text-xs text-soft">{kindWords(part.kind)}</span>
             </div>
             {part.kind === 'lens' && (
                 <p className="pb-2 text-xs text-soft">

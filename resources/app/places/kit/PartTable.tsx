@@ -1,3 +1,4 @@
+import { kindWords } from '../../figures';
 import { useState } from 'react';
 import { reasonOf, type KitPart } from '../../api/client';
 import { strings } from '../../strings';
@@ -93,7 +94,7 @@ export function PartTable({ parts, currency, chosen, onChoose, onChange }: Props
                                         <span
                                             className={`whitespace-nowrap ${column === 'measure' ? 'figures' : column === 'kind' ? 'text-soft' : 'text-beam'}`}
                                         >
-                                            {column === 'kind' ? each.part.kind.replace('-', ' ') : cellOf(each, column)}
+                                            {column === 'kind' ? kindWords(each.part.kind) : cellOf(each, column)}
                                         </span>
                                     )}
                                 </td>

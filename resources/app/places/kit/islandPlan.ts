@@ -1,3 +1,4 @@
+import { kindWords } from '../../figures';
 import type { Schema } from '../../api/client';
 
 export interface JointBox {
@@ -133,7 +134,7 @@ export function linesOf(box: JointBox): string[] {
 }
 
 export function counted(kind: string, count: number): string {
-    const word = kind.replaceAll('-', ' ');
+    const word = kindWords(kind);
     const plural = word.endsWith('lens') ? `${word}es` : word === 'bellows' ? word : `${word}s`;
     return `${count} ${count === 1 ? word : plural}`;
 }
