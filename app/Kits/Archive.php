@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Kits;
 
+use App\Http\Requests\AskWish;
 use App\Models\Joint;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Models\User;
+use App\Models\Wish;
 use App\Rigs\RigStore;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
@@ -16,6 +18,7 @@ use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\Json;
 use ZincThimble\Core\File\KitFile;
 use ZincThimble\Core\File\RigFile;
+use ZincThimble\Core\Gear\InvalidFigure;
 
 /**
  * Everything a person has, in one ZIP of open files: kits and rigs as version-1 documents, their histories, deleted parts,
@@ -56,6 +59,7 @@ final class Archive
                     'number' => $step->number, 'label' => $step->label,
                     'changes' => array_map(fn (\stdClass $change): array => ['part' => $names[$change->part] ?? null] + get_object_vars($change), $step->changes),
                 ])->all(),
+                'wishes' => $kit->wishes->map(fn (Wish $wish): array => ['name' => $wish->name, 'wish' => $wish->wish])->values()->all(),
             ]);
         }
         $kits = $user->kits()->oldest('id')->pluck('id')->flip();
@@ -157,7 +161,27 @@ final class Archive
             $kit->steps()->create(['number' => self::int($step->number ?? 0), 'label' => mb_strimwidth(self::text($step->label ?? ''), 0, 200), 'changes' => $changes]);
         }
 
+        foreach (self::list($more->wishes ?? []) as $kept) {
+            $this->wish($kit, $kept);
+        }
+
         return $kit;
+    }
+
+    /** Held to what could be kept over HTTP. */
+    private function wish(Kit $kit, mixed $kept): void
+    {
+        $wish = $kept instanceof \stdClass ? $kept->wish ?? null : null;
+        $document = $wish instanceof \stdClass ? get_object_vars($wish) : [];
+        $name = $kept instanceof \stdClass ? trim(mb_strimwidth(self::text($kept->name ?? ''), 0, 120)) : '';
+        try {
+            /** @var array<string, mixed> $blanks */
+            $blanks = validator($document, AskWish::blanks())->validate();
+            AskWish::wish($blanks);
+        } catch (ValidationException|InvalidFigure) {
+            throw FileInvalid::at('/wishes', 'holds a wish that can’t be asked');
+        }
+        $kit->wishes()->updateOrCreate(['name' => $name === '' ? 'Wish' : $name], ['wish' => (object) $blanks]);
     }
 
     /**

@@ -138,6 +138,7 @@ final class AccountsTest extends TestCase
         $this->putJson("/api/kits/{$kit->id}/parts/{$lens->id}", ['version' => $lens->version, 'part' => ['kind' => 'lens', 'focalLengthMm' => 61] + get_object_vars($lens->document)])->assertOk();
         $rig = $this->rigOf($guest, 'Lichen disc');
         $this->postJson("/api/rigs/{$rig->id}/steps", ['revision' => $rig->revision, 'step' => ['action' => 'remove', 'place' => 0]])->assertOk();
+        $this->postJson("/api/kits/{$kit->id}/wishes", ['name' => 'Coat of a seed', 'wish' => ['fieldWidthMm' => 2.5, 'automatic' => false]])->assertCreated();
         $archive = $this->app->make(Archive::class);
         $zip = (string) $this->get('/api/me/archive')->assertOk()->assertHeader('Content-Type', 'application/zip')->getContent();
         $this->assertSame(bin2hex($zip), bin2hex((string) $this->get('/api/me/archive')->getContent()));
@@ -174,6 +175,8 @@ final class AccountsTest extends TestCase
         yield 'a bad kit' => [['account.json' => $account, 'kits/1.kit.json' => '{"format":"zinc-thimble/kit","version":1,"parts":[{"kind":"tube","lengthMm":-1}]}']];
         yield 'a bad rig after a good kit' => [['account.json' => $account, 'kits/1.kit.json' => '{"format":"zinc-thimble/kit","version":1,"name":"K"}', 'rigs/1.rig.json' => '{"format":"zinc-thimble/rig","version":1}']];
         yield 'a history of no part' => [['account.json' => $account, 'kits/1.kit.json' => '{"format":"zinc-thimble/kit","version":1,"name":"K"}', 'kits/1.more.json' => '{"history":[{"number":1,"label":"x","changes":[{"part":"1/none","before":null,"after":null}]}]}']];
+        yield 'a bad wish' => [['account.json' => $account, 'kits/1.kit.json' => '{"format":"zinc-thimble/kit","version":1}', 'kits/1.more.json' => '{"wishes":[{"name":"x","wish":{"magnification":"big"}}]}']];
+        yield 'a wish that is none' => [['account.json' => $account, 'kits/1.kit.json' => '{"format":"zinc-thimble/kit","version":1}', 'kits/1.more.json' => '{"wishes":[3]}']];
         yield 'a bad joint' => [['account.json' => '{"format":"zinc-thimble/archive","version":1,"joints":[{"name":"thread:42"}]}']];
     }
 

@@ -27,18 +27,12 @@ final class Curve
 
     public float $most = -INF;
 
-    /** The point that misses its limits by least, where none fits. */
-    public ?Point $nearest = null;
-
     public function __construct(public readonly HeadOptics $optics, public readonly int $way, private readonly Judge $judge, private readonly Target $target, private readonly Base $base)
     {
         $before = null;
         $beforeLay = null;
         foreach ($optics->lays as $lay) {
             $point = $this->meet($lay);
-            if ($point !== null && ! $point->fits && ($this->nearest === null || $point->miss < $this->nearest->miss)) {
-                $this->nearest = $point;
-            }
             $fits = $point !== null && $point->fits;
             if ($before !== null && $fits !== $before->fits) {
                 $edge = $this->edge($fits ? $lay->s : $beforeLay->s, $fits ? $beforeLay->s : $lay->s);
