@@ -27,6 +27,9 @@ final class Heads
     /** Rings that lead from one thread to another. */
     private const LEADS = [Kind::Adapter, Kind::StepRing, Kind::CouplingRing, Kind::ReversingRing];
 
+    /** How many heads there may be: what more lenses and close-up lenses would make is left out, and said. */
+    public const MOST = 10_000;
+
     private Camera $nobody;
 
     /** @var list<Head> */
@@ -48,18 +51,31 @@ final class Heads
             return [];
         }
         $heads = new self($stock, $most);
-        foreach ($stock->ofClass(Lens::class) as $i => $lens) {
-            $heads->around($i, $lens);
-            $heads->around($i, $lens->turned());
-        }
         foreach ($stock->ofClass(Objective::class) as $i => $objective) {
             if (! $objective->infinite) {
                 $heads->heads[] = new Head([$objective], 0, $stock->missing[$i]);
             }
         }
+        foreach ($stock->ofClass(Lens::class) as $i => $lens) {
+            foreach ([$lens, $lens->turned()] as $way) {
+                if (count($heads->heads) < self::MOST) {
+                    $heads->around($i, $way);
+                }
+            }
+        }
         usort($heads->heads, static fn (Head $a, Head $b): int => count($a->parts) <=> count($b->parts));
 
         return $heads->heads;
+    }
+
+    /** How many there can be at the most, whatever the joints: what a search is given its room by. */
+    public static function atMost(Stock $stock): int
+    {
+        $lenses = count($stock->ofClass(Lens::class));
+        $closeUps = count($stock->ofClass(CloseUpLens::class));
+        $objectives = count($stock->ofClass(Objective::class));
+
+        return 2 * $lenses * (1 + $closeUps + intdiv($closeUps * ($closeUps + 1), 2)) + $lenses * $lenses + $objectives * ($lenses + 1);
     }
 
     private function around(int $i, Lens $lens): void

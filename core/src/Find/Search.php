@@ -24,8 +24,16 @@ final class Search
     /** And in a first answer. */
     public const FIRST = 12;
 
+    /** How many rigs are gone through at the most. */
+    private const MOST_RIGS = 20_000_000;
+
+    /** How many cameras, with and without a converter. */
+    private const MOST_BASES = 24;
+
     /** @var list<Base> */
     private array $bases;
+
+    private int $basesLeftOut;
 
     /** @var list<Stacks> */
     private array $stacks = [];
@@ -44,9 +52,13 @@ final class Search
 
     private function __construct(public readonly Stock $stock, private readonly Conditions $conditions)
     {
-        $this->bases = Base::all($stock);
+        $bases = Base::all($stock);
+        $this->basesLeftOut = max(0, count($bases) - self::MOST_BASES);
+        $this->bases = array_slice($bases, 0, self::MOST_BASES);
+        // No kit of anybody's comes near this; a kit of thousands is answered in seconds all the same, and told what it lacks.
+        $room = intdiv(self::MOST_RIGS, max(1, count($this->bases) * min(Heads::MOST, Heads::atMost($stock))));
         foreach ($this->bases as $base) {
-            $this->stacks[] = Stacks::on($base, $stock);
+            $this->stacks[] = Stacks::on($base, $stock, max(64, min(Stacks::MOST, $room)));
         }
     }
 
@@ -77,6 +89,12 @@ final class Search
     public function leftOut(): array
     {
         $told = [];
+        if ($this->basesLeftOut > 0) {
+            $told[] = sprintf('%d cameras', $this->basesLeftOut);
+        }
+        if (Heads::atMost($this->stock) >= Heads::MOST && count($this->heads()) >= Heads::MOST) {
+            $told[] = sprintf('lenses with what goes in front of them, beyond %s', number_format(Heads::MOST));
+        }
         foreach ($this->stacks as $b => $stacks) {
             if ($stacks->leftOutAbove !== null) {
                 $told[] = sprintf('sets of more than %d rings on %s', $stacks->leftOutAbove, $this->bases[$b]->camera->name ?? 'the camera');

@@ -186,6 +186,21 @@ final class SearchTest extends TestCase
         self::assertSame(['5 rings more than can be told apart'], Search::of(self::kit([['joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]]], $parts), self::conditions())->leftOut());
     }
 
+    public function test_a_kit_of_hundreds_is_answered_and_told_what_was_left_out(): void
+    {
+        $cameras = $parts = [];
+        for ($n = 0; $n < 30; $n++) {
+            $cameras[] = ['name' => 'Body '.$n, 'joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]];
+            $parts[] = ['kind' => 'close-up-lens', 'name' => 'Close-up '.$n, 'rear' => 'thread:52x0.75', 'front' => 'thread:52x0.75', 'powerD' => 1 + $n / 10];
+            $parts[] = ['kind' => 'tube', 'name' => 'Tube '.$n, 'rear' => 'larch', 'front' => 'larch', 'lengthMm' => 5 + $n];
+            $parts[] = self::lens('Lens '.$n, 40.0 + $n);
+        }
+        $search = Search::of(self::kit($cameras, $parts), self::conditions());
+        $left = $search->leftOut();
+        self::assertSame(['6 cameras', 'lenses with what goes in front of them, beyond 10,000', 'sets of more than 1 rings on Body 0'], array_slice($left, 0, 3));
+        self::assertGreaterThan(0, $search->first(new Wanted(magnification: 0.5))->fulfil);
+    }
+
     public function test_equal_rings_owned_twice_are_counted_once(): void
     {
         $body = ['joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]];

@@ -14,7 +14,7 @@ final class JitTest extends TestCase
     {
         $seed = RigMaker::seeded(__METHOD__)->seed;
         $plain = self::readings($seed, ['opcache.enable_cli=0']);
-        $this->assertCount(40, $plain);
+        $this->assertCount(46, $plain);
         $this->assertSame($plain, self::readings($seed, [
             'opcache.enable_cli=1', 'opcache.jit=tracing', 'opcache.jit_buffer_size=64M', 'opcache.jit_max_root_traces=50000', 'opcache.jit_max_side_traces=50000', 'opcache.file_update_protection=0',
         ]));

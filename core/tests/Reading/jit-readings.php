@@ -3,14 +3,21 @@
 declare(strict_types=1);
 
 /*
- * Prints what the core says of generated rigs, over and over until the JIT compiles it: for JitTest, which runs it with
- * the JIT and without. Argument: the seed.
+ * Prints what the core says of generated rigs, and what it finds in a kit, over and over until the JIT compiles it: for
+ * JitTest, which runs it with the JIT and without. Argument: the seed.
  */
 
 require __DIR__.'/../../../vendor/autoload.php';
 
+use ZincThimble\Core\File\KitFile;
+use ZincThimble\Core\Find\Row;
+use ZincThimble\Core\Find\Search;
+use ZincThimble\Core\Find\Stock;
+use ZincThimble\Core\Find\Wanted;
+use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Reading\Answer;
 use ZincThimble\Core\Reading\Sweep;
+use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Rig\Travels;
 use ZincThimble\Core\Tests\RigMaker;
 
@@ -23,3 +30,12 @@ for ($n = 0; $n < 40; $n++) {
     }
     echo $n, ' ', $rig->name, ' ', hash('xxh128', $told), "\n";
 }
+
+$search = Search::of(Stock::of(KitFile::parse((string) file_get_contents(__DIR__.'/../../../database/demo/herbarium.kit.json'))), Conditions::from(new Values([])));
+foreach ([0.4, 0.9, 1.7, 3.1, 6.0] as $m) {
+    $found = $search->ask(new Wanted(magnification: $m * $make->number(0.9, 1.1), mostStopsLost: 5.0));
+    $rows = array_map(static fn (Row $row): array => [$row->rank, $row->alike, $row->reading->workingDistanceMm, $row->rig->setting->focus, $row->rig->setting->lengthMm], $found->rows);
+    echo $found->fulfil, ' ', hash('xxh128', json_encode($rows, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)), "\n";
+}
+$map = $search->overview();
+echo hash('xxh128', json_encode([$map->density, $map->edge, $map->dots, $map->gapsByRoute], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)), "\n";
