@@ -28,7 +28,11 @@ final class HalfWidthSums
      */
     public array $sums = [];
 
-    /** @var array<string, array<int, float>> */
+    /**
+     * What a share has to beat to become the greatest.
+     *
+     * @var array<string, array<int, float>>
+     */
     public array $most = [];
 
     /** @var array<string, array<int, ?UncertainInput>> */
@@ -58,7 +62,7 @@ final class HalfWidthSums
                 $share = ($a - $b) * ($a - $b) / 4.0;
                 $this->sums[$name][$row] += $share;
                 if (isset($this->most[$name]) && $share > $this->most[$name][$row]) {
-                    $this->most[$name][$row] = $share;
+                    $this->most[$name][$row] = $share * Uncertainty::CLEARLY;
                     $this->sources[$name][$row] = $input;
                 }
             }
@@ -116,7 +120,7 @@ final class HalfWidthSums
                 $share = $change * $change * 0.25;
                 $sn[$row] += $share;
                 if ($share > $mostN[$row]) {
-                    $mostN[$row] = $share;
+                    $mostN[$row] = $share * Uncertainty::CLEARLY;
                     $fromN[$row] = $input;
                 }
                 $la = $l1[$row];
@@ -135,7 +139,7 @@ final class HalfWidthSums
             $share = $change * $change * 0.25;
             $sm[$row] += $share;
             if ($share > $mostM[$row]) {
-                $mostM[$row] = $share;
+                $mostM[$row] = $share * Uncertainty::CLEARLY;
                 $fromM[$row] = $input;
             }
             $wa = $w1[$row];
@@ -147,7 +151,7 @@ final class HalfWidthSums
             $share = $change * $change * 0.25;
             $sw[$row] += $share;
             if ($share > $mostW[$row]) {
-                $mostW[$row] = $share;
+                $mostW[$row] = $share * Uncertainty::CLEARLY;
                 $fromW[$row] = $input;
             }
             $change = $s1[$row] - $s2[$row];
@@ -252,7 +256,7 @@ final class HalfWidthSums
     {
         $this->sums[$name][$row] += $share;
         if ($share > $this->most[$name][$row]) {
-            $this->most[$name][$row] = $share;
+            $this->most[$name][$row] = $share * Uncertainty::CLEARLY;
             $this->sources[$name][$row] = $input;
         }
     }

@@ -120,7 +120,7 @@ final class LinearShares
             $share = $w * $w * 0.25;
             $sw[$row] += $share;
             if ($share > $most[$row]) {
-                $most[$row] = $share;
+                $most[$row] = $share * Uncertainty::CLEARLY;
                 $source[$row] = $input;
             }
             $s = $ds0 + $ds1 * $e + $w;
@@ -199,7 +199,7 @@ final class LinearShares
             $share = $change * $change * 0.25;
             $sm[$row] += $share;
             if ($share > $mostM[$row]) {
-                $mostM[$row] = $share;
+                $mostM[$row] = $share * Uncertainty::CLEARLY;
                 $fromM[$row] = $input;
             }
             $change = ($um - $dm) / $factor;
@@ -208,7 +208,7 @@ final class LinearShares
             $share = $w * $w * 0.25;
             $sw[$row] += $share;
             if ($share > $mostW[$row]) {
-                $mostW[$row] = $share;
+                $mostW[$row] = $share * Uncertainty::CLEARLY;
                 $fromW[$row] = $input;
             }
             $change = $us0 - $ds0 + ($us1 - $ds1) * $e + $w;
@@ -219,7 +219,7 @@ final class LinearShares
             $share = $change * $change * 0.25;
             $sn[$row] += $share;
             if ($share > $mostN[$row]) {
-                $mostN[$row] = $share;
+                $mostN[$row] = $share * Uncertainty::CLEARLY;
                 $fromN[$row] = $input;
             }
             if ($marked) {

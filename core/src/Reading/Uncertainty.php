@@ -25,6 +25,12 @@ final class Uncertainty
         'depthOfFieldMm', 'nearMm', 'farMm', 'waveDepthMm', 'airyDiameterMm', 'detailMm', 'entrancePupilMm',
     ];
 
+    /**
+     * An input is named as the greatest contributor before another only when it contributes this many times as much: of equals,
+     * the one nearer the camera is named, whatever the last digit says.
+     */
+    public const CLEARLY = 1.000001;
+
     /** Half-widths that a lens's figures have unless measured: a share of the figure. */
     private const SHARES = [
         'focalLengthMm' => Settling::FOCAL_LENGTH,
@@ -71,7 +77,7 @@ final class Uncertainty
                 }
                 $sums[$name] = ($sums[$name] ?? 0.0) + $share;
                 if ($share > ($most[$name] ?? 0.0)) {
-                    $most[$name] = $share;
+                    $most[$name] = $share * self::CLEARLY;
                     $sources[$name] = $input;
                 }
             }
