@@ -186,11 +186,18 @@ final readonly class Range
     private static function best(AxialSampler $sampler, array $travels, int $samples, array $from, int $q, float $sign, bool $edges): float
     {
         $best = -INF;
+        $at = [];
+        $done = true;
         foreach ($from as $n) {
-            $best = max($best, $sign * self::refine($sampler, $travels, $samples, $n, $q, $sign, $edges));
+            [$there, $value, $settled] = self::refine($sampler, $travels, $samples, $n, $q, $sign, $edges);
+            if ($value > $best) {
+                $best = $value;
+                $at = $there;
+                $done = $settled;
+            }
         }
 
-        return $sign * $best;
+        return $sign * ($done ? $best : self::polish($sampler, $travels, $samples, $at, $q, $sign, $best, false));
     }
 
     /**
@@ -198,17 +205,21 @@ final readonly class Range
      *
      * @param  list<Travel>  $travels
      * @param  float  $sign  1 for the greatest, -1 for the least
+     * @return array{array<int, float>, float, bool} where, the value times the sign, and whether no better place can be near
      */
-    private static function refine(AxialSampler $sampler, array $travels, int $samples, int $n, int $q, float $sign, bool $edges): float
+    private static function refine(AxialSampler $sampler, array $travels, int $samples, int $n, int $q, float $sign, bool $edges): array
     {
         $at = self::place($travels, $samples, $n);
         $best = $sign * self::value($sampler, $at, $q);
         for ($round = 0; $round < (count($travels) > 1 ? 2 : 1); $round++) {
+            $ends = 0;
             foreach ($travels as $a => $travel) {
                 $spacing = ($travel->greatest - $travel->least) / ($samples - 1) / ($round === 0 ? 1 : 8);
                 $low = max($travel->least, $at[$a] - $spacing);
                 $high = min($travel->greatest, $at[$a] + $spacing);
                 if (self::isEnd($sampler, $at, $a, $low, $high, $q, $sign, $best)) {
+                    $ends++;
+
                     continue;
                 }
                 $x1 = $high - self::GOLDEN * ($high - $low);
@@ -247,13 +258,19 @@ final readonly class Range
                     $at[$a] = $x;
                 }
             }
+            if (! $edges && $ends === count($travels)) {
+                // Every travel stands at an end and gets worse on the way in.
+                return [$at, $best, true];
+            }
         }
-
         if ($edges) {
             [$at, $best] = self::follow($sampler, $travels, $samples, $at, $q, $sign, $best);
+
+            // Each by itself: the best before need not be the best after.
+            return [$at, self::polish($sampler, $travels, $samples, $at, $q, $sign, $best, true), true];
         }
 
-        return $sign * (count($travels) > 1 ? self::polish($sampler, $travels, $samples, $at, $q, $sign, $best) : $best);
+        return [$at, $best, count($travels) < 2];
     }
 
     /**
@@ -277,17 +294,17 @@ final readonly class Range
                     $there = $at;
                     $there[$a] = $outer->least + ($outer->greatest - $outer->least) * $k / ($samples - 1);
                     // Halving steps from where it stood: the last place with an image on the way up, and on the way down.
+                    $here = self::moved($sampler, $there, $b, $there[$b], $q, $sign);
                     for ($step = $reach; $step > $reach * 1e-4; $step *= 0.5) {
                         foreach ([$step, -$step] as $by) {
-                            $next = $there;
-                            $next[$b] = max($inner->least, min($inner->greatest, $there[$b] + $by));
-                            $here = self::value($sampler, $there, $q);
-                            $value = self::value($sampler, $next, $q);
-                            if ($value !== -INF && ($here === -INF || $sign * $value > $sign * $here)) {
-                                $there = $next;
-                                if ($sign * $value > $best) {
-                                    $best = $sign * $value;
-                                    $found = $next;
+                            $x = max($inner->least, min($inner->greatest, $there[$b] + $by));
+                            $value = self::moved($sampler, $there, $b, $x, $q, $sign);
+                            if ($value > $here) {
+                                $there[$b] = $x;
+                                $here = $value;
+                                if ($value > $best) {
+                                    $best = $value;
+                                    $found = $there;
                                 }
                             }
                         }
@@ -305,15 +322,16 @@ final readonly class Range
      *
      * @param  list<Travel>  $travels
      * @param  array<int, float>  $at
+     * @param  bool  $edges  whether to look aslant too
      */
-    private static function polish(AxialSampler $sampler, array $travels, int $samples, array $at, int $q, float $sign, float $best): float
+    private static function polish(AxialSampler $sampler, array $travels, int $samples, array $at, int $q, float $sign, float $best, bool $edges): float
     {
         $many = count($travels);
         $steps = [];
         foreach ($travels as $travel) {
             $steps[] = ($travel->greatest - $travel->least) / ($samples - 1);
         }
-        $ways = self::ways($many);
+        $ways = self::ways($many, $edges ? self::ASLANT : 0);
         for ($share = 0.5; $share > 2e-4; $share *= 0.5) {
             $tries = 0;
             do {
@@ -337,11 +355,11 @@ final readonly class Range
     }
 
     /**
-     * Along each travel, across every two of them, and aslant to all.
+     * Along each travel, across every two of them, and so many ways aslant to all.
      *
      * @return list<array<int, float>>
      */
-    private static function ways(int $many): array
+    private static function ways(int $many, int $aslant): array
     {
         $ways = [];
         for ($a = 0; $a < $many; $a++) {
@@ -352,7 +370,7 @@ final readonly class Range
         }
 
         // And aslant, spread evenly: an edge of the image may run in any direction.
-        for ($k = 1; $k <= self::ASLANT; $k++) {
+        for ($k = 1; $k <= $aslant; $k++) {
             $way = [];
             for ($a = 0; $a < $many; $a++) {
                 $way[$a] = 2.0 * fmod(0.5 + $k * self::SPREAD[$a % 5], 1.0) - 1.0;

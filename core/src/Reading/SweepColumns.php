@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Reading;
 
 use ZincThimble\Core\Drawing\MovingPlaces;
+use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
 use ZincThimble\Core\Trace\Axis;
 use ZincThimble\Core\Trace\Image;
 use ZincThimble\Core\Trace\LinearTrain;
+use ZincThimble\Core\Trace\RayColumns;
 use ZincThimble\Core\Trace\Rays;
 use ZincThimble\Core\Trace\Train;
 
@@ -53,7 +55,7 @@ final class SweepColumns
         $cut = self::isCut($travel, $places);
         foreach (Uncertainty::inputs($rig->with($travel->kind, $travel->part, $places[0])) as $input) {
             if ($cut) {
-                self::addCut($sums, $input, $travel, $places, $rig->blurLimitMm);
+                self::addCut($sums, $input, $rig, $travel, $places);
             } else {
                 foreach ($places as $row => $place) {
                     $sums->addReadings($row, $input, Reader::read($input->up->with($travel->kind, $travel->part, $place)), Reader::read($input->down->with($travel->kind, $travel->part, $place)));
@@ -70,18 +72,24 @@ final class SweepColumns
         return $travel->kind->movesFocus() && count($places) >= self::WORTH_CUTTING;
     }
 
-    /**
-     * @param  list<float>  $places
-     * @param  float  $c  blur limit, mm
-     */
-    private static function addCut(HalfWidthSums $sums, UncertainInput $input, Travel $travel, array $places, float $c): void
+    /** @param  list<float>  $places */
+    private static function addCut(HalfWidthSums $sums, UncertainInput $input, Rig $rig, Travel $travel, array $places): void
     {
         $up = new Train(Axis::of($input->up), $input->up, $travel);
         $down = new Train(Axis::of($input->down), $input->down, $travel);
         $upLine = LinearTrain::of($up, $input->up, $travel);
         $downLine = $upLine === null ? null : LinearTrain::of($down, $input->down, $travel);
         if ($upLine !== null && $downLine !== null) {
-            LinearShares::add($sums, $input, $upLine, $downLine, $places, $c);
+            LinearShares::add($sums, $input, $upLine, $downLine, $places, $rig->blurLimitMm);
+
+            return;
+        }
+        $lens = $rig->chain[$travel->part];
+        if ($travel->kind === TravelKind::Focus && $lens instanceof Lens && $up->axis->na === null && ! $up->axis->unmodelled) {
+            RingShares::add(
+                $sums, $input, RayColumns::along($up, $input->up, $travel, $lens, $places), RayColumns::along($down, $input->down, $travel, $lens, $places),
+                $up->axis->medium, $up->axis->factor, $rig->blurLimitMm, $up->axis->marked, $down->axis->marked,
+            );
         } else {
             $sums->addTrains($input, TrainReadings::along($up, $input->up, $travel, $places, false), TrainReadings::along($down, $input->down, $travel, $places, false));
         }

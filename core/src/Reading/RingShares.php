@@ -1,0 +1,226 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Reading;
+
+use ZincThimble\Core\Trace\RayColumns;
+
+/**
+ * One input's share of every half-width at every place of a ring that bends the rays: `(r(+) - r(-))^2 / 4` (OPTICS.md,
+ * "Uncertainty"). LinearShares says how readings follow from slopes and heights; there they are straight lines, here columns.
+ *
+ * @internal to sweeps; Reader is where each rule is explained
+ */
+final class RingShares
+{
+    /** 1 / ln(2)^2: a share of stops, `(2 log2(x))^2 / 4`, from `ln(x)^2`. */
+    private const STOPS = 2.081368981005608;
+
+    /**
+     * @param  float  $c  blur limit at the sensor, mm
+     * @param  ?float  $marked1  marked number of the working lens, where the ring doesn't change it
+     */
+    public static function add(HalfWidthSums $sums, UncertainInput $input, RayColumns $up, RayColumns $down, float $medium, float $factor, float $c, ?float $marked1, ?float $marked2): void
+    {
+        $odd = $up->sameButMetal($down)
+            ? self::metal($sums, $input, $up, $down, $medium)
+            : self::real($sums, $input, $up, $down, $medium, $factor, $c, $marked1, $marked2);
+        foreach ($odd as $row) {
+            self::odd($sums, $input, $up, $down, $row, $medium, $factor, $up->marked[$row] ?? $marked1, $down->marked[$row] ?? $marked2);
+        }
+    }
+
+    /** A row where one of the two has no real image, or nothing known limits its light. */
+    private static function odd(HalfWidthSums $sums, UncertainInput $input, RayColumns $up, RayColumns $down, int $row, float $medium, float $factor, ?float $marked1, ?float $marked2): void
+    {
+        if ($up->clear[$row] > 0.0 && $down->clear[$row] > 0.0) {
+            $sums->apertures($row, $input, $up->h[$row] / $up->clear[$row] * $factor, $down->h[$row] / $down->clear[$row] * $factor, $marked1, $marked2);
+        }
+        $t1 = $up->t[$row];
+        $t2 = $down->t[$row];
+        if ($t1 >= 0.0 && $t2 >= 0.0) {
+            $sums->magnifications($row, $input, $t1 * $factor, $t2 * $factor);
+        }
+        if ($t1 > 0.0 && $t2 > 0.0) {
+            $w1 = -$medium * $up->y[$row] / $t1;
+            $w2 = -$medium * $down->y[$row] / $t2;
+            $sums->distances($row, $input, $w1, $w2, $up->metal[$row] + $w1, $down->metal[$row] + $w2, $t1 * $factor, $t2 * $factor);
+        }
+    }
+
+    /**
+     * Only the front-most metal differs: working and subject distance.
+     *
+     * @return list<int> rows left out
+     */
+    private static function metal(HalfWidthSums $sums, UncertainInput $input, RayColumns $up, RayColumns $down, float $medium): array
+    {
+        $y1 = $up->y;
+        $y2 = $down->y;
+        $s1 = $up->metal;
+        $s2 = $down->metal;
+        $sw = $sums->sums['workingDistanceMm'];
+        $ss = $sums->sums['subjectDistanceMm'];
+        $most = $sums->most['workingDistanceMm'];
+        $source = $sums->sources['workingDistanceMm'];
+        $sums->sums['workingDistanceMm'] = $sums->sums['subjectDistanceMm'] = [];
+        $sums->most['workingDistanceMm'] = $sums->sources['workingDistanceMm'] = [];
+        foreach ($up->t as $row => $t) {
+            if ($t <= 0.0) {
+                // Without a real image on either side nothing differs.
+                continue;
+            }
+            $w = $medium * ($y2[$row] - $y1[$row]) / $t;
+            $share = $w * $w * 0.25;
+            $sw[$row] += $share;
+            if ($share > $most[$row]) {
+                $most[$row] = $share * Uncertainty::CLEARLY;
+                $source[$row] = $input;
+            }
+            $s = $s1[$row] - $s2[$row] + $w;
+            $ss[$row] += $s * $s * 0.25;
+        }
+        $sums->sums['workingDistanceMm'] = $sw;
+        $sums->sums['subjectDistanceMm'] = $ss;
+        $sums->most['workingDistanceMm'] = $most;
+        $sums->sources['workingDistanceMm'] = $source;
+
+        return [];
+    }
+
+    /** @return list<int> rows left out, where one of the two has no real image or no stop */
+    private static function real(HalfWidthSums $sums, UncertainInput $input, RayColumns $up, RayColumns $down, float $medium, float $factor, float $c, ?float $marked1, ?float $marked2): array
+    {
+        $uys = $up->y;
+        $dys = $down->y;
+        $dts = $down->t;
+        $uhs = $up->h;
+        $dhs = $down->h;
+        $uks = $up->k;
+        $dks = $down->k;
+        $uclears = $up->clear;
+        $dclears = $down->clear;
+        $umetals = $up->metal;
+        $dmetals = $down->metal;
+        $umarks = $up->marked;
+        $dmarks = $down->marked;
+        $cm = $c / $factor;
+        $perFactor = 1.0 / $factor;
+        $shown = $umarks !== [];
+        $marked = $shown ? $umarks[0] !== null : $marked1 !== null && $marked2 !== null;
+        $markedRatio = $marked && ! $shown ? $marked2 / $marked1 : 1.0;
+        $sm = $sums->sums['magnification'];
+        $sf = $sums->sums['fieldWidthMm'];
+        $sw = $sums->sums['workingDistanceMm'];
+        $ss = $sums->sums['subjectDistanceMm'];
+        $sn = $sums->sums['effectiveAperture'];
+        $sl = $sums->sums['stopsLost'];
+        $snear = $sums->sums['nearMm'];
+        $sfar = $sums->sums['farMm'];
+        $sz = $sums->sums['depthOfFieldMm'];
+        $sv = $sums->sums['waveDepthMm'];
+        $sd = $sums->sums['detailMm'];
+        $sp = $sums->sums['entrancePupilMm'];
+        $mostM = $sums->most['magnification'];
+        $mostW = $sums->most['workingDistanceMm'];
+        $mostN = $sums->most['effectiveAperture'];
+        $fromM = $sums->sources['magnification'];
+        $fromW = $sums->sources['workingDistanceMm'];
+        $fromN = $sums->sources['effectiveAperture'];
+        // Arrays that two names hold are copied at the first write: the sums let go of theirs meanwhile.
+        $sums->release();
+        $odd = [];
+        foreach ($up->t as $row => $ut) {
+            $dt = $dts[$row];
+            $ur2 = $uclears[$row];
+            $dr2 = $dclears[$row];
+            if ($ut <= 0.0 || $dt <= 0.0 || $ur2 <= 0.0 || $dr2 <= 0.0) {
+                $odd[] = $row;
+
+                continue;
+            }
+            $um = 1.0 / $ut;
+            $dm = 1.0 / $dt;
+            $uh = $uhs[$row];
+            $dh = $dhs[$row];
+            $change = $factor * ($ut - $dt);
+            $share = $change * $change * 0.25;
+            $sm[$row] += $share;
+            if ($share > $mostM[$row]) {
+                $mostM[$row] = $share * Uncertainty::CLEARLY;
+                $fromM[$row] = $input;
+            }
+            $change = ($um - $dm) * $perFactor;
+            $sf[$row] += $change * $change * 0.25;
+            $w = $medium * ($dys[$row] * $dm - $uys[$row] * $um);
+            $share = $w * $w * 0.25;
+            $sw[$row] += $share;
+            if ($share > $mostW[$row]) {
+                $mostW[$row] = $share * Uncertainty::CLEARLY;
+                $fromW[$row] = $input;
+            }
+            $change = $umetals[$row] - $dmetals[$row] + $w;
+            $ss[$row] += $change * $change * 0.25;
+            $un = $uh / $ur2 * $factor;
+            $dn = $dh / $dr2 * $factor;
+            $change = $un - $dn;
+            $share = $change * $change * 0.25;
+            $sn[$row] += $share;
+            if ($share > $mostN[$row]) {
+                $mostN[$row] = $share * Uncertainty::CLEARLY;
+                $fromN[$row] = $input;
+            }
+            if ($marked) {
+                $ratio = $un / $dn * ($shown ? $dmarks[$row] / $umarks[$row] : $markedRatio) - 1.0;
+                // log1p(x), to rounding, where an input moves the aperture by little.
+                $change = $ratio < 1e-3 && $ratio > -1e-3 ? $ratio * (1.0 - $ratio * (0.5 - $ratio * (1.0 / 3.0 - $ratio * 0.25))) : log(1.0 + $ratio);
+                $sl[$row] += $change * $change * self::STOPS;
+            }
+            $ua = $un * $um * $perFactor;
+            $da = $dn * $dm * $perFactor;
+            $change = $ua - $da;
+            $sd[$row] += $change * $change * 0.25;
+            $change *= $ua + $da;
+            $sv[$row] += $change * $change * 0.25;
+            $uk = $uks[$row];
+            $dk = $dks[$row];
+            if ($uk !== 0.0 && $dk !== 0.0) {
+                $change = $medium * ($uh * $um / $uk - $dh * $dm / $dk);
+                $sp[$row] += $change * $change * 0.25;
+            }
+            $ublur = $cm * $um;
+            $dblur = $cm * $dm;
+            $uw = $medium * $uh * $ublur * $um;
+            $dw = $medium * $dh * $dblur * $dm;
+            $ublur *= $uk;
+            $dblur *= $dk;
+            $near = $ur2 + $ublur;
+            $far = $ur2 - $ublur;
+            $dnear = $dr2 + $dblur;
+            $dfar = $dr2 - $dblur;
+            if ($near > 0.0 && $far > 0.0 && $dnear > 0.0 && $dfar > 0.0) {
+                $change = $uw / $near - $dw / $dnear;
+                $snear[$row] += $change * $change * 0.25;
+                $limits = $uw / $far - $dw / $dfar;
+                $sfar[$row] += $limits * $limits * 0.25;
+                $limits += $change;
+                $sz[$row] += $limits * $limits * 0.25;
+            } elseif ($near > 0.0 && $dnear > 0.0) {
+                $change = $uw / $near - $dw / $dnear;
+                $snear[$row] += $change * $change * 0.25;
+            } elseif ($far > 0.0 && $dfar > 0.0) {
+                $change = $uw / $far - $dw / $dfar;
+                $sfar[$row] += $change * $change * 0.25;
+            }
+        }
+        $sums->take(
+            ['magnification' => $sm, 'fieldWidthMm' => $sf, 'workingDistanceMm' => $sw, 'subjectDistanceMm' => $ss, 'effectiveAperture' => $sn, 'stopsLost' => $sl,
+                'nearMm' => $snear, 'farMm' => $sfar, 'depthOfFieldMm' => $sz, 'waveDepthMm' => $sv, 'detailMm' => $sd, 'entrancePupilMm' => $sp],
+            ['magnification' => $mostM, 'workingDistanceMm' => $mostW, 'effectiveAperture' => $mostN],
+            ['magnification' => $fromM, 'workingDistanceMm' => $fromW, 'effectiveAperture' => $fromN],
+        );
+
+        return $odd;
+    }
+}
