@@ -20,16 +20,24 @@ final class ImageRule implements Rule
             }
         }
         $spans = [];
-        $inside = [];
-        $none = [];
-        foreach ($facts->columns->workingDistanceMm as $row => $distance) {
-            $inside[] = $distance === null ? null : -$distance;
-            $none[] = $facts->columns->image[$row] === Image::None ? 1.0 : null;
+        $isInside = false;
+        foreach ($facts->columns->workingDistanceMm as $distance) {
+            if ($distance !== null && $distance < 0.0) {
+                $isInside = true;
+                break;
+            }
         }
-        $spans = Span::where($inside, 0.0, INF, new Finding(Code::FocusInside, Severity::Stop, null,
-            'Focus falls {inside:mm} behind the front of the rig: nothing can stand there. Take off extension.'), ['inside' => $inside]);
+        if ($isInside) {
+            $inside = array_map(static fn (?float $distance): ?float => $distance === null ? null : -$distance, $facts->columns->workingDistanceMm);
+            $spans = Span::where($inside, 0.0, INF, new Finding(Code::FocusInside, Severity::Stop, null,
+                'Focus falls {inside:mm} behind the front of the rig: nothing can stand there. Take off extension.'), ['inside' => $inside]);
+        }
+        if (in_array(Image::None, $facts->columns->image, true)) {
+            $none = array_map(static fn (Image $image): ?float => $image === Image::None ? 1.0 : null, $facts->columns->image);
+            array_push($spans, ...Span::where($none, 0.0, INF, new Finding(Code::NoImage, Severity::Stop, null, $this->reason($facts))));
+        }
 
-        return [...$spans, ...Span::where($none, 0.0, INF, new Finding(Code::NoImage, Severity::Stop, null, $this->reason($facts)))];
+        return $spans;
     }
 
     private function reason(Facts $facts): string

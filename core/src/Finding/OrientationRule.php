@@ -31,15 +31,14 @@ final class OrientationRule implements Rule
         $far = self::madeForFarThings($lens);
         $magnification = $facts->columns->magnification;
         if ($lens->reversed) {
-            $moved = $facts->travel !== null && ($facts->travel->kind === TravelKind::Length || $facts->moves($at, TravelKind::Focus, TravelKind::Zoom));
-            $same = $facts->column($moved, static fn (Rig $rig): float => self::usualWay($rig, $at));
+            $same = self::usualWay($facts, $at);
             $column = [];
             foreach ($magnification as $row => $m) {
                 $column[] = $m !== null && $m > 0.0 && $same[$row] >= 0.95 * $m ? 1.0 : null;
             }
             array_push($spans, ...Span::where($column, 0.0, INF, new Finding(Code::TurnItRound, Severity::Note, $at,
                 '{part} gains nothing by being reversed: the usual way round gives {same:x} and keeps its coupling.', ['part' => $lens->label()]), ['same' => $same]));
-            $wasted = $facts->column($facts->moves($at, TravelKind::Focus, TravelKind::Zoom), static fn (Rig $rig): float => min(1.0, self::wasted($rig, $at)));
+            $wasted = self::wasted($facts, $at);
             array_push($spans, ...Span::where($wasted, 0.5, INF, new Finding(Code::Unsuited, Severity::Note, $at,
                 '{part} is ill suited to being reversed: {wasted:pct} of its length adds no extension.', ['part' => $lens->label()]), ['wasted' => $wasted]));
         } elseif ($far && self::isAlone($facts->rig)) {
@@ -65,32 +64,56 @@ final class OrientationRule implements Rule
         return $lens->flatField !== true && $lens->design !== Design::Triplet && ($lens->figures->maxMagnification ?? 0.0) < self::MACRO;
     }
 
-    /** M of the same lens the usual way round in the place of its reversing ring: `e / f`. */
-    private static function usualWay(Rig $rig, int $at): float
+    /**
+     * M of the same lens the usual way round in the place of its reversing ring, row by row: `e / f`.
+     *
+     * @return list<float>
+     */
+    private static function usualWay(Facts $facts, int $at): array
     {
-        $settled = $rig->lenses[$at];
+        $rig = $facts->rig;
+        $rows = $facts->columns->rows;
         $z0 = $rig->camera->registerMm;
+        $moved = null;
         for ($i = 0; $i < $at; $i++) {
-            if ($rig->chain[$i]->kind->isOptical()) {
-                return 0.0;
+            $kind = $rig->chain[$i]->kind;
+            if ($kind->isOptical()) {
+                return array_fill(0, $rows, 0.0);
             }
-            if ($rig->chain[$i]->kind !== Kind::ReversingRing && $rig->chain[$i]->kind !== Kind::CouplingRing) {
+            if ($facts->moves($i, TravelKind::Length)) {
+                $moved = $i;
+            } elseif ($kind !== Kind::ReversingRing && $kind !== Kind::CouplingRing) {
                 $z0 += $rig->lengthMm($i);
             }
         }
+        $lens = $rig->lenses[$at];
+        $magnification = static fn (float $z0, float $s): float => max(0.0, ($z0 + $lens->a($s)) / $lens->focalLength($s) - 1.0);
         $s = $rig->setting->focus[$at] ?? 0.0;
 
-        return max(0.0, ($z0 + $settled->a($s)) / $settled->focalLength($s) - 1.0);
+        return match (true) {
+            $facts->moves($at, TravelKind::Focus) => array_map(static fn (float $place): float => $magnification($z0, $place), $facts->places),
+            $moved !== null => array_map(static fn (float $place): float => $magnification($z0 + $place, $s), $facts->places),
+            default => array_fill(0, $rows, $magnification($z0, $s)),
+        };
     }
 
-    /** Share of a reversed lens's length that adds no extension: its image-side plane lies that far behind its tip. */
-    private static function wasted(Rig $rig, int $at): float
+    /**
+     * Share of a reversed lens's length that adds no extension, row by row: its image-side plane lies that far behind its tip.
+     *
+     * @return list<float>
+     */
+    private static function wasted(Facts $facts, int $at): array
     {
-        $settled = $rig->lenses[$at];
-        $s = $rig->setting->focus[$at] ?? 0.0;
-        $rim = $settled->rimAt($s);
+        $lens = $facts->rig->lenses[$at];
+        $share = static function (float $s) use ($lens): float {
+            $rim = $lens->rimAt($s);
 
-        return $rim <= 0.0 ? 0.0 : 1.0 - ($rim - $settled->a($s) - $settled->principalGap($s)) / $rim;
+            return $rim <= 0.0 ? 0.0 : min(1.0, 1.0 - ($rim - $lens->a($s) - $lens->principalGap($s)) / $rim);
+        };
+
+        return $facts->moves($at, TravelKind::Focus)
+            ? array_map($share, $facts->places)
+            : array_fill(0, $facts->columns->rows, $share($facts->rig->setting->focus[$at] ?? 0.0));
     }
 
     private static function isAlone(Rig $rig): bool

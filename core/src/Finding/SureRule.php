@@ -43,28 +43,46 @@ final class SureRule implements Rule
         $told = array_fill(0, $facts->columns->rows, false);
         $spans = [];
         foreach (self::TOLD as $name => [$word, $unit]) {
+            $halfWidths = $facts->halfWidths[$name] ?? [];
+            $sources = $facts->sources[$name] ?? [];
             $values = self::column($facts, $name);
-            $bySource = [];
-            foreach ($facts->halfWidths[$name] ?? [] as $row => $half) {
+            // Rows side by side that owe most to the same input make one span.
+            $runs = [];
+            $run = null;
+            $from = $to = -1;
+            foreach ($sources as $row => $source) {
+                if ($source === null || $source->measured || $told[$row]) {
+                    continue;
+                }
+                $half = $halfWidths[$row] ?? null;
                 $value = $values[$row];
-                $source = $facts->sources[$name][$row] ?? null;
-                if ($half === null || $value === null || $source === null || $source->measured || $told[$row] || $half < self::SHARE * abs($value)) {
+                if ($half === null || $value === null || $half < self::SHARE * abs($value)) {
                     continue;
                 }
                 $told[$row] = true;
-                $bySource[$source->part.' '.$source->field] ??= [$source, array_fill(0, $facts->columns->rows, null)];
-                $bySource[$source->part.' '.$source->field][1][$row] = $half;
+                if ($source === $run && $row === $to + 1) {
+                    $to = $row;
+
+                    continue;
+                }
+                if ($run !== null) {
+                    $runs[] = [$run, $from, $to];
+                }
+                $run = $source;
+                $from = $to = $row;
             }
-            foreach ($bySource as [$source, $rows]) {
-                $halfWidths = array_values($rows);
-                array_push($spans, ...Span::where($halfWidths, 0.0, INF, new Finding(Code::Estimated, Severity::Note, $source->part,
+            if ($run !== null) {
+                $runs[] = [$run, $from, $to];
+            }
+            foreach ($runs as [$source, $from, $to]) {
+                $spans[] = new Span(new Finding(Code::Estimated, Severity::Note, $source->part,
                     '{word} is good to ±{half'.$unit.'}: it rests on {assumed} of {part}.'.self::taken($facts->rig, $source->part).' {measure}',
                     [
                         'word' => $word,
                         'assumed' => Measurement::assumed($source->field),
                         'part' => $facts->rig->chain[$source->part]->label(),
                         'measure' => Measurement::settling($source->field),
-                    ]), ['half' => $halfWidths]));
+                    ]), $from, $to, ['half' => array_values($halfWidths)]);
             }
         }
 

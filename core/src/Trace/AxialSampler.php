@@ -107,8 +107,10 @@ final class AxialSampler
 
     private bool $unmodelled = false;
 
-    /** Outcome of the last sample: slope in front, and the readings. */
+    /** Outcome of the last sample: slope in front, height at the last principal plane, and the readings. */
     public float $t = 0.0;
+
+    private float $last = 0.0;
 
     public Image $image = Image::None;
 
@@ -211,6 +213,7 @@ final class AxialSampler
             }
         }
         $this->t = $t;
+        $this->last = $last;
         $this->image = $this->unmodelled ? Image::None : Image::of($last, $t);
         if ($this->image !== Image::Real) {
             $this->magnification = 0.0;
@@ -220,6 +223,44 @@ final class AxialSampler
         $this->magnification = abs($t) * $this->factor;
         $this->workingDistanceMm = -$this->medium * $y / $t;
         $this->subjectDistanceMm = $z + $this->realMore + $this->workingDistanceMm + $this->converterMm;
+    }
+
+    /**
+     * Magnification at many places of the one travel given to the constructor; null where there is no real image.
+     *
+     * @param  list<float>  $places  rising
+     * @param  bool  $straight  whether slopes are straight lines over that travel: then its two ends say it all
+     * @return list<?float>
+     */
+    public function magnifications(array $places, bool $straight): array
+    {
+        $from = $places[0];
+        $way = $places[count($places) - 1] - $from;
+        if (! $straight || $way <= 0.0 || $this->unmodelled) {
+            $column = [];
+            foreach ($places as $place) {
+                $this->sample([$place]);
+                $column[] = $this->image === Image::Real ? $this->magnification : null;
+            }
+
+            return $column;
+        }
+        $this->sample([$from]);
+        [$t0, $last0] = [$this->t, $this->last];
+        $this->sample([$from + $way]);
+        $t1 = ($this->t - $t0) / $way;
+        $last1 = ($this->last - $last0) / $way;
+        $factor = $this->factor;
+        $column = [];
+        foreach ($places as $place) {
+            $e = $place - $from;
+            $t = $t0 + $t1 * $e;
+            $last = $last0 + $last1 * $e;
+            // What Image::of() tells: a real image where height and slope have opposite signs.
+            $column[] = ($last < 0.0 && $t > Image::PARALLEL || $last > 0.0 && $t < -Image::PARALLEL) ? abs($t) * $factor : null;
+        }
+
+        return $column;
     }
 
     private function lens(Rig $rig, int $i, Lens $part, int $travel): void
