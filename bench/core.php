@@ -11,7 +11,7 @@ require __DIR__.'/../vendor/autoload.php';
 
 use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Reading\Answer;
-use ZincThimble\Core\Reading\Reader;
+use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Sweep;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
@@ -68,7 +68,7 @@ function readings(array $subjects, int $n): int
     $done = 0;
     for ($k = 0; $k < 20; $k++) {
         foreach ($subjects as [$rig, $travel]) {
-            Reader::read($rig->with($travel->kind, $travel->part, fresh($travel, 20 * $n + $k)));
+            Reading::of($rig->with($travel->kind, $travel->part, fresh($travel, 20 * $n + $k)));
             $done++;
         }
     }

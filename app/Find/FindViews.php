@@ -36,7 +36,6 @@ use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Trace\Axis;
-use ZincThimble\Core\Trace\Rays;
 
 /** Turns what a search found into what its screen gets. */
 final class FindViews
@@ -75,7 +74,7 @@ final class FindViews
         $rig = $row->rig;
         $reading = $row->reading;
         $axis = Axis::of($rig);
-        $plan = Plan::of($rig, $axis, Rays::through($axis), $reading);
+        $plan = Plan::of($rig, $axis, $reading);
         $set = [];
         foreach ($rig->chain as $i => $part) {
             $words = Describe::setting($rig, $i);

@@ -47,7 +47,6 @@ use ZincThimble\Core\Reading\Advice;
 use ZincThimble\Core\Reading\Answer;
 use ZincThimble\Core\Reading\Measurement;
 use ZincThimble\Core\Reading\Reach;
-use ZincThimble\Core\Reading\Reader;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Sweep;
 use ZincThimble\Core\Rig\BlurRule;
@@ -133,8 +132,8 @@ final class RigViews
     private function schools(CoreRig $rig, Reading $reading): SchoolsView
     {
         $conditions = $rig->conditions;
-        $simple = Reader::read($rig->withConditions($conditions->with(['apertureModel' => 'simple'])));
-        $pupil = Reader::read($rig->withConditions($conditions->with(['apertureModel' => 'pupil'])));
+        $simple = Reading::of($rig->withConditions($conditions->with(['apertureModel' => 'simple'])));
+        $pupil = Reading::of($rig->withConditions($conditions->with(['apertureModel' => 'pupil'])));
         $otherRule = $conditions->blurRule === BlurRule::Pixel ? BlurRule::Format : BlurRule::Pixel;
         $other = $rig->withConditions($conditions->with(['blurRule' => $otherRule->value]));
         $wave = $reading->waveDepthMm;
@@ -142,7 +141,7 @@ final class RigViews
         return new SchoolsView(
             $conditions->simpleAperture ? 'simple' : 'pupil', $simple->effectiveAperture, $simple->stopsLost, $pupil->effectiveAperture,
             $conditions->totalDepth ? 'total' : 'geometric', $reading->depthOfFieldMm === null || $wave === null ? null : $reading->depthOfFieldMm + $wave,
-            $conditions->blurRule->value, $otherRule->value, $other->blurLimitMm, Reader::read($other)->depthOfFieldMm,
+            $conditions->blurRule->value, $otherRule->value, $other->blurLimitMm, Reading::of($other)->depthOfFieldMm,
         );
     }
 
@@ -338,7 +337,7 @@ final class RigViews
 
     private function drawing(CoreRig $rig, Answer $answer): DrawingView
     {
-        $plan = Plan::of($rig, $answer->axis, $answer->rays, $answer->reading);
+        $plan = Plan::of($rig, $answer->axis, $answer->reading);
         $plan['camera'] = new DrawingCamera(...$plan['camera']);
         $plan['parts'] = array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts']);
         $plan['groups'] = array_map(static fn (array $group): DrawingGroup => new DrawingGroup(...$group), $plan['groups']);

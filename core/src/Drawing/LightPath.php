@@ -9,7 +9,6 @@ use ZincThimble\Core\Reading\Vignetting;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Trace\Axis;
 use ZincThimble\Core\Trace\Image;
-use ZincThimble\Core\Trace\Rays;
 
 /** The light cone and the ray from the corner, as heights at the principal planes, for the drawing. mm. */
 final readonly class LightPath
@@ -27,12 +26,12 @@ final readonly class LightPath
     }
 
     /** Where the cone and the corner's ray stand at each group, mm; null where there is none. */
-    public static function of(Rig $rig, Axis $axis, Rays $rays, Reading $reading): self
+    public static function of(Rig $rig, Axis $axis, Reading $reading): self
     {
         $neff = $reading->effectiveAperture;
         $scale = $neff === null ? null : 1.0 / (2.0 * $neff / $axis->factor);
         $corner = Vignetting::cornerMm($rig) / $axis->factor;
-        $x = self::chiefShare($axis, $rays, $reading);
+        $x = self::chiefShare($axis, $reading);
         $y = 0.0;
         $t = 1.0;
         $fy = 1.0;
@@ -61,18 +60,18 @@ final readonly class LightPath
     }
 
     /** Share of the axial ray in the chief ray: from the entrance pupil, where the reading has one. */
-    private static function chiefShare(Axis $axis, Rays $rays, Reading $reading): ?float
+    private static function chiefShare(Axis $axis, Reading $reading): ?float
     {
         if ($reading->image !== Image::Real) {
             return null;
         }
         if ($reading->entrancePupilMm === null) {
-            return -$rays->fieldT / $rays->t;
+            return -$axis->fieldT / $axis->t;
         }
         // The chief ray crosses the axis at the entrance pupil: y there is 0.
-        $back = -$rays->y / $rays->t - $reading->entrancePupilMm / $axis->medium;
-        $axial = $rays->y + $rays->t * $back;
+        $back = -$axis->y / $axis->t - $reading->entrancePupilMm / $axis->medium;
+        $axial = $axis->y + $axis->t * $back;
 
-        return $axial === 0.0 ? null : -($rays->fieldY + $rays->fieldT * $back) / $axial;
+        return $axial === 0.0 ? null : -($axis->fieldY + $axis->fieldT * $back) / $axial;
     }
 }

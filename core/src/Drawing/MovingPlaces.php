@@ -11,7 +11,6 @@ use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Trace\Axis;
 use ZincThimble\Core\Trace\Image;
-use ZincThimble\Core\Trace\Rays;
 use ZincThimble\Core\Trace\Train;
 
 /** What moves in the drawing while one control is moved: a column each, mm from the sensor. */
@@ -99,11 +98,11 @@ final class MovingPlaces
     }
 
     /** The places of one more row of a sweep. */
-    public function add(Rig $rig, Axis $axis, Rays $rays, Reading $reading): void
+    public function add(Rig $rig, Axis $axis, Reading $reading): void
     {
         $this->frontMm[] = ($axis->frontMm[$this->part] ?? 0.0) + $axis->converterMm;
         $this->tipMm[] = $axis->front + $axis->converterMm;
-        foreach (LightPath::of($rig, $axis, $rays, $reading)->groups as $k => $group) {
+        foreach (LightPath::of($rig, $axis, $reading)->groups as $k => $group) {
             $columns = $this->groups[$k] ?? ['zi' => [], 'zo' => [], 'cone' => [], 'chief' => []];
             $columns['zi'][] = $group['zi'];
             $columns['zo'][] = $group['zo'];

@@ -13,15 +13,14 @@ use ZincThimble\Core\Reading\Balance;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Trace\Axis;
-use ZincThimble\Core\Trace\Rays;
 
 /** Where everything of a rig stands, to scale: mm from the sensor, diameters in mm. The screen only scales it. */
 final class Plan
 {
     /** @return array<string, mixed> */
-    public static function of(Rig $rig, Axis $axis, Rays $rays, Reading $reading): array
+    public static function of(Rig $rig, Axis $axis, Reading $reading): array
     {
-        $path = LightPath::of($rig, $axis, $rays, $reading);
+        $path = LightPath::of($rig, $axis, $reading);
         $balance = Balance::balancePoint($rig, $axis);
         $parts = [];
         foreach ($rig->chain as $i => $part) {

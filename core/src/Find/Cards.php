@@ -15,7 +15,6 @@ use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Join\AdapterPaths;
 use ZincThimble\Core\Join\Fit;
 use ZincThimble\Core\Join\Mating;
-use ZincThimble\Core\Reading\Reader;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Rig\Rig;
@@ -156,7 +155,7 @@ final readonly class Cards
         $rows = [];
         foreach (self::steps($spacer->minMm, $spacer->maxMm) as $draw) {
             $rig = $this->rig([...$chain, $lens], count($chain), null, 0.0)->with(TravelKind::Length, $at, $draw);
-            $reading = Reader::read($rig);
+            $reading = Reading::of($rig);
             $zero = $spacer instanceof \ZincThimble\Core\Gear\Bellows ? $spacer->scaleZeroMm : 0.0;
             $rows[] = ['label' => round($draw - $zero, 1).' mm', 'values' => [
                 $reading->magnification, $reading->fieldWidthMm, self::room($reading), $reading->stopsLost, $reading->stopsLost === null ? null : 2.0 ** $reading->stopsLost,
@@ -221,7 +220,7 @@ final readonly class Cards
     /** @param  list<Part>  $chain */
     private function reading(array $chain, int $lensAt, ?float $zoom, float $s): Reading
     {
-        return Reader::read($this->rig($chain, $lensAt, $zoom, $s));
+        return Reading::of($this->rig($chain, $lensAt, $zoom, $s));
     }
 
     /**

@@ -143,7 +143,8 @@ final readonly class Judge
                 $pupil = abs($slope) > 1e-14 * (1.0 + abs($x * $t)) ? -$y / $t + ($lay->a + $x * $y) / $slope : null;
             }
         }
-        [$near, $far] = Depth::nearAndFar($m, $effective, $this->blurMm, $pupil, 1.0);
+        $near = Depth::near($m, $effective, $this->blurMm, $pupil, 1.0);
+        $far = Depth::far($m, $effective, $this->blurMm, $pupil, 1.0);
 
         return $near === null || $far === null ? null : $near + $far;
     }

@@ -9,7 +9,6 @@ use ZincThimble\Core\Finding\Findings;
 use ZincThimble\Core\Finding\Severity;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\VariableSpacer;
-use ZincThimble\Core\Reading\Reader;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Rig\Rig;
@@ -91,7 +90,7 @@ final class Setup
             }
         }
         $rig = Rig::of($base->camera, $chain, new Setting($length, $focus, $aperture, $zoom, [], [], null), $conditions, $wanted->subject());
-        $reading = Reader::read($rig);
+        $reading = Reading::of($rig);
         $warnings = [];
         $stops = 0;
         foreach (Findings::asSet($rig, $reading) as $finding) {

@@ -8,7 +8,7 @@ use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Range;
-use ZincThimble\Core\Reading\Reader;
+use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Rig;
 
 /**
@@ -42,7 +42,7 @@ final class Mending
         if (isset(self::WITHOUT[$finding->code->value])) {
             return [];
         }
-        $before = Reader::read($rig)->magnification ?? 0.0;
+        $before = Reading::of($rig)->magnification ?? 0.0;
         $mends = [];
         foreach (Candidates::for($rig, $finding, $kit) as $candidate) {
             try {
@@ -54,7 +54,7 @@ final class Mending
                 continue;
             }
             if (self::cures($finding, $findings, self::findings($after))) {
-                $mends[] = $candidate->leavingMagnification(Reader::read($after)->magnification);
+                $mends[] = $candidate->leavingMagnification(Reading::of($after)->magnification);
             }
         }
         usort($mends, static fn (Mend $a, Mend $b): int => [count($a->steps), abs(($a->magnification ?? 0.0) - $before)] <=> [count($b->steps), abs(($b->magnification ?? 0.0) - $before)]);
@@ -77,7 +77,7 @@ final class Mending
     {
         $range = Range::of($rig);
 
-        return Findings::of($rig, Reader::read($rig), $range, Infinity::of($rig, $range));
+        return Findings::of($rig, Reading::of($rig), $range, Infinity::of($rig, $range));
     }
 
     /**

@@ -6,8 +6,10 @@ namespace ZincThimble\Core\Gear;
 
 /**
  * Catalogue figures of a lens at one focal length (OPTICS.md, "A lens"). Lengths in mm. Null = not known.
+ *
+ * @immutable nothing but its own copies is ever written to
  */
-final readonly class LensFigures
+final class LensFigures
 {
     public function __construct(
         public float $focalLengthMm,
@@ -77,27 +79,10 @@ final readonly class LensFigures
     /** The same figures with one of them changed. */
     public function with(string $field, float $value): self
     {
-        $figures = [$field => $value] + $this->known();
+        $copy = clone $this;
+        $copy->{$field} = $value;
 
-        return new self(
-            $figures['focalLengthMm'] ?? $this->focalLengthMm,
-            $figures['registerMm'] ?? $this->registerMm,
-            $figures['frontRimMm'] ?? $this->frontRimMm,
-            $figures['minFocusMm'] ?? null,
-            $figures['maxMagnification'] ?? null,
-            $figures['principalGapMm'] ?? null,
-            $figures['pupilRatio'] ?? null,
-            $figures['closeFocalLengthMm'] ?? null,
-            $figures['closePrincipalGapMm'] ?? null,
-            $figures['closePupilRatio'] ?? null,
-            $figures['closeEffectiveAperture'] ?? null,
-            $figures['rimTravelMm'] ?? 0.0,
-            $figures['rearProtrusionMm'] ?? 0.0,
-            $figures['frontGlassMm'] ?? null,
-            $figures['imageCircleMm'] ?? null,
-            $figures['widest'] ?? null,
-            $figures['smallest'] ?? null,
-        );
+        return $copy;
     }
 
     /** Every number linear between this station (0) and the next (1). A figure only one of them knows is not known between. */

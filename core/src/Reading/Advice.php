@@ -59,7 +59,7 @@ final readonly class Advice
     public static function of(Rig $rig, ?float $railPitchMm = null, ?float $sharpest = null, float $secondsPerFrame = 4.0): self
     {
         $axis = Axis::of($rig);
-        $reading = Reader::read($rig);
+        $reading = Reading::of($rig);
         $conditions = $rig->conditions;
         $subject = $rig->subject;
         $depth = $subject?->depthOver($reading->fieldWidthMm);
@@ -91,7 +91,7 @@ final readonly class Advice
      */
     public static function flashMarked(Rig $rig, float $guideNumber, float $distanceM, float $diffuserStops = 0.0, float $sourceRadiusM = 0.0): ?float
     {
-        $reading = Reader::read($rig);
+        $reading = Reading::of($rig);
         if ($reading->effectiveAperture === null || $reading->markedAperture === null) {
             return null;
         }
@@ -142,7 +142,7 @@ final readonly class Advice
 
     private static function isClear(Rig $rig): bool
     {
-        $brightness = Reader::read($rig)->cornerBrightness;
+        $brightness = Reading::of($rig)->cornerBrightness;
 
         return $brightness !== null && $brightness >= self::CLEAR;
     }

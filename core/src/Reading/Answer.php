@@ -8,7 +8,6 @@ use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Findings;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Trace\Axis;
-use ZincThimble\Core\Trace\Rays;
 
 /**
  * All that can be told of a rig: its readings as set, range, infinity, half-widths and findings (rig file, version 1,
@@ -24,7 +23,6 @@ final readonly class Answer
     private function __construct(
         public Rig $rig,
         public Axis $axis,
-        public Rays $rays,
         public Reading $reading,
         public Range $range,
         public Infinity $infinity,
@@ -38,8 +36,7 @@ final readonly class Answer
     public static function of(Rig $rig): self
     {
         $axis = Axis::of($rig);
-        $rays = Rays::through($axis);
-        $reading = Reader::readAxis($rig, $axis, $rays);
+        $reading = Reading::along($rig, $axis);
         $range = Range::of($rig);
         $infinity = Infinity::of($rig, $range);
         $sure = Uncertainty::of($rig);
@@ -47,7 +44,6 @@ final readonly class Answer
         return new self(
             $rig,
             $axis,
-            $rays,
             $reading,
             $range,
             $infinity,

@@ -19,22 +19,26 @@ final class Balance
     /** Moment of all that hangs in front of the camera's mount, Nm; null when no mass is known. */
     public static function aboutMount(Rig $rig, Axis $axis): ?float
     {
-        $sum = null;
+        $sum = 0.0;
+        $known = false;
         $mount = $rig->camera->registerMm;
         foreach ($rig->chain as $i => $part) {
             $casing = $part->casing;
             if ($casing->massG !== null) {
-                $balance = self::ofPart($axis, $i, $casing);
-                $sum = ($sum ?? 0.0) + $casing->massG * ($balance - $mount);
+                $known = true;
+                $sum += $casing->massG * (self::ofPart($axis, $i, $casing) - $mount);
             }
         }
 
-        return $sum === null ? null : self::GRAVITY * $sum;
+        return $known ? self::GRAVITY * $sum : null;
     }
 
     /** Moment of the whole rig about the foot that carries it best, Nm; null when no part has a foot or no mass is known. */
     public static function aboutFoot(Rig $rig, Axis $axis): ?float
     {
+        if (! $rig->inventory->hasFoot) {
+            return null;
+        }
         $least = null;
         foreach ($rig->chain as $i => $part) {
             if ($part->casing->footMm === null) {

@@ -45,7 +45,7 @@ final readonly class BestAperture
         $stacking = $settled->widest;
         $narrowest = $sharpest ?? $settled->widest * 2.0;
         foreach (MarkedStops::between($settled->widest, $settled->smallest, $lens->aperture->control) as $stop) {
-            $reading = Reader::read($rig->with(TravelKind::Aperture, $at, $stop));
+            $reading = Reading::of($rig->with(TravelKind::Aperture, $at, $stop));
             if ($reading->magnification === null || $reading->magnification <= 0.0 || $reading->effectiveAperture === null || $reading->airyDiameterMm === null) {
                 return null;
             }
@@ -61,7 +61,7 @@ final readonly class BestAperture
         if ($best === null) {
             return null;
         }
-        $reading = Reader::read($rig->with(TravelKind::Aperture, $at, $stacking));
+        $reading = Reading::of($rig->with(TravelKind::Aperture, $at, $stacking));
         $slice = Stack::depths(Columns::ofOne($reading), $rig->conditions->totalDepth)[0];
 
         return new self($best, $bestBlur, $stacking, $slice === null || $slice <= 0.0 ? null : Stack::through(

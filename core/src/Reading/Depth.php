@@ -8,29 +8,37 @@ namespace ZincThimble\Core\Reading;
 final class Depth
 {
     /**
-     * How far sharpness reaches before and behind the subject plane, mm; null = to infinity.
+     * How far sharpness reaches from the subject plane towards the rig, mm: `s (c/M) / (De + c/M)`; null = to infinity.
      *
      * @param  float  $m  magnification, above 0
      * @param  float  $neff  effective aperture
      * @param  float  $c  blur limit at the sensor, mm
      * @param  ?float  $pupil  entrance pupil to subject, mm, negative when the pupil lies beyond; null = telecentric
      * @param  float  $medium  index of what the subject lies in
-     * @return array{?float, ?float} near, far
      */
-    public static function nearAndFar(float $m, float $neff, float $c, ?float $pupil, float $medium): array
+    public static function near(float $m, float $neff, float $c, ?float $pupil, float $medium): ?float
     {
         if ($pupil === null) {
-            $both = $c * $neff / ($m * $m) * $medium;
-
-            return [$both, $both];
+            return $c * $neff / ($m * $m) * $medium;
         }
         $s = $pupil / $medium;
         $blur = $c / $m;
         $de = $s * $m / $neff;
-        $far = $de > 0.0 && $de <= $blur ? null : $s * $blur / ($de - $blur) * $medium;
-        $near = $de < 0.0 && $de >= -$blur ? null : $s * $blur / ($de + $blur) * $medium;
 
-        return [$near, $far];
+        return $de < 0.0 && $de >= -$blur ? null : $s * $blur / ($de + $blur) * $medium;
+    }
+
+    /** How far it reaches away from the rig, mm: `s (c/M) / (De - c/M)`; null = to infinity. Takes what near() takes. */
+    public static function far(float $m, float $neff, float $c, ?float $pupil, float $medium): ?float
+    {
+        if ($pupil === null) {
+            return $c * $neff / ($m * $m) * $medium;
+        }
+        $s = $pupil / $medium;
+        $blur = $c / $m;
+        $de = $s * $m / $neff;
+
+        return $de > 0.0 && $de <= $blur ? null : $s * $blur / ($de - $blur) * $medium;
     }
 
     /** `lambda / to^2` with `to = M / (2 Neff)`, mm. */

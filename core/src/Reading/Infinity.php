@@ -8,7 +8,6 @@ use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Trace\Axis;
-use ZincThimble\Core\Trace\Rays;
 
 /** Whether a rig still focuses at infinity, by how much it overshoots, or what would keep it (OPTICS.md, "Infinity"). */
 final readonly class Infinity
@@ -50,9 +49,9 @@ final readonly class Infinity
         foreach ($rig->focusTravels() as $travel) {
             $shortest = $shortest->with($travel->kind, $travel->part, $travel->least);
         }
-        $rays = Rays::through(Axis::of($shortest));
+        $axis = Axis::of($shortest);
 
-        return $rays->fieldT === 0.0 ? 0.0 : -$rays->t / $rays->fieldT;
+        return $axis->fieldT === 0.0 ? 0.0 : -$axis->t / $axis->fieldT;
     }
 
     /** `lens register - camera register - fixed lengths`, for a first lens that stands the usual way round. */

@@ -16,7 +16,7 @@ use ZincThimble\Core\Trace\LinearTrain;
  * the field height at the stop), Lagrange's invariant makes the entrance pupil `h/(K t)` from the subject plane and
  * near and far `W/(2r +- B)` with `W = |h| c/(M |t|)` and `B = (c/M) K sgn(h t)`.
  *
- * @internal to sweeps; Reader is where each rule is explained
+ * @internal to sweeps; Reading is where each rule is explained
  */
 final class LinearShares
 {

@@ -29,7 +29,7 @@ final class Reach
         $samples = self::SAMPLES[max(1, $focusing)] ?? 2;
         $reach = array_fill_keys(self::READINGS, [null, null]);
         foreach (self::settings($rig, $travels, $samples) as $set) {
-            $reading = Reader::read($set);
+            $reading = Reading::of($set);
             foreach (self::READINGS as $name) {
                 $value = $reading->{$name};
                 if (is_float($value)) {

@@ -10,7 +10,7 @@ use ZincThimble\Core\Trace\RayColumns;
  * One input's share of every half-width at every place of a ring that bends the rays: `(r(+) - r(-))^2 / 4` (OPTICS.md,
  * "Uncertainty"). LinearShares says how readings follow from slopes and heights; there they are straight lines, here columns.
  *
- * @internal to sweeps; Reader is where each rule is explained
+ * @internal to sweeps; Reading is where each rule is explained
  */
 final class RingShares
 {

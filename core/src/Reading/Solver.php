@@ -187,7 +187,7 @@ final class Solver
     private static function solution(Rig $rig, Travel $travel, float $place, bool $exact, Wish $wish): Solution
     {
         $set = $rig->with($travel->kind, $travel->part, $place);
-        $reading = Reader::read($set);
+        $reading = Reading::of($set);
         $reached = match ($wish) {
             Wish::Magnification => $reading->magnification,
             Wish::FieldWidth => $reading->fieldWidthMm,

@@ -13,7 +13,6 @@ use ZincThimble\Core\Trace\Axis;
 use ZincThimble\Core\Trace\Image;
 use ZincThimble\Core\Trace\LinearTrain;
 use ZincThimble\Core\Trace\RayColumns;
-use ZincThimble\Core\Trace\Rays;
 use ZincThimble\Core\Trace\Train;
 
 /** Reads a rig at many places of one control into columns. */
@@ -58,7 +57,7 @@ final class SweepColumns
                 self::addCut($sums, $input, $rig, $travel, $places);
             } else {
                 foreach ($places as $row => $place) {
-                    $sums->addReadings($row, $input, Reader::read($input->up->with($travel->kind, $travel->part, $place)), Reader::read($input->down->with($travel->kind, $travel->part, $place)));
+                    $sums->addReadings($row, $input, Reading::of($input->up->with($travel->kind, $travel->part, $place)), Reading::of($input->down->with($travel->kind, $travel->part, $place)));
                 }
             }
         }
@@ -106,10 +105,9 @@ final class SweepColumns
         foreach ($places as $place) {
             $moved = $rig->with($travel->kind, $travel->part, $place);
             $axis = Axis::of($moved);
-            $rays = Rays::through($axis);
-            $reading = Reader::readAxis($moved, $axis, $rays);
+            $reading = Reading::along($moved, $axis);
             $readings[] = $reading;
-            $drawing->add($moved, $axis, $rays, $reading);
+            $drawing->add($moved, $axis, $reading);
         }
 
         return [Columns::ofMany($readings), $drawing];

@@ -15,10 +15,10 @@ use ZincThimble\Core\Trace\Image;
 use ZincThimble\Core\Trace\Train;
 
 /**
- * The readings of a rig at many places of a length or a focus ring, each column in one flat loop. Says what Reader says
+ * The readings of a rig at many places of a length or a focus ring, each column in one flat loop. Says what Reading says
  * (a property test holds it to that), many times as fast.
  *
- * @internal to sweeps; Reader is where each rule is explained
+ * @internal to sweeps; Reading is where each rule is explained
  */
 final class TrainReadings
 {

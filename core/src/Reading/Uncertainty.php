@@ -63,8 +63,8 @@ final class Uncertainty
         $most = [];
         $sources = [];
         foreach (self::inputs($rig) as $input) {
-            $up = Reader::read($input->up);
-            $down = Reader::read($input->down);
+            $up = Reading::of($input->up);
+            $down = Reading::of($input->down);
             foreach (self::READINGS as $name) {
                 $a = $up->{$name};
                 $b = $down->{$name};

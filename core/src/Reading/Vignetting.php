@@ -4,51 +4,51 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Reading;
 
-use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Trace\Axis;
-use ZincThimble\Core\Trace\Rays;
 
 /** How bright the corner of the frame is left by rings, throats, glass and pupils (OPTICS.md, "Vignetting"). */
 final class Vignetting
 {
     /**
+     * The opening that cuts the corner most; null = none does.
+     *
      * @param  float  $x  share of the axial ray in the chief ray
      * @param  float  $neff  effective aperture without a teleconverter
      * @param  int  $stopAt  the opening that is the stop; -1 = an objective
-     * @return array{float, ?int} brightness 0 to 1, and the part that cuts most (-1 = the camera, null = none)
      */
-    public static function darkest(Rig $rig, Axis $axis, Rays $rays, float $x, float $neff, int $stopAt): array
+    public static function darkest(Axis $axis, float $corner, float $x, float $neff, int $stopAt): ?int
     {
-        $corner = self::cornerMm($rig) / $axis->factor;
         $least = 1.0;
-        $part = null;
+        $darkest = null;
+        $half = 0.5 / $neff;
+        $axialAt = $axis->axialAt;
+        $fieldAt = $axis->fieldAt;
         foreach ($axis->openR as $j => $clear) {
             if ($j === $stopAt) {
                 continue;
             }
-            $axial = $rays->axialAt[$j];
-            $q = $corner * abs($rays->fieldAt[$j] + $x * $axial);
-            $p = abs($axial) / (2.0 * $neff);
+            $axial = $axialAt[$j];
+            $q = $corner * abs($fieldAt[$j] + $x * $axial);
+            $p = abs($axial) * $half;
             if ($q + $p > $clear * (1.0 + 1e-9)) {
                 $brightness = self::overlap($p, $clear, $q);
                 if ($brightness < $least) {
                     $least = $brightness;
-                    $part = $axis->openPart[$j];
-                }
-            }
-        }
-        if ($axis->imageCircleMm !== null && 2.0 * $corner * $axis->factor > $axis->imageCircleMm * (1.0 + 1e-9)) {
-            $least = 0.0;
-            foreach ($rig->chain as $i => $candidate) {
-                if ($candidate instanceof Lens) {
-                    $part = $i;
-                    break;
+                    $darkest = $j;
                 }
             }
         }
 
-        return [$least, $part];
+        return $darkest;
+    }
+
+    /** How bright one opening leaves the corner, 0 to 1. Takes what darkest() takes. */
+    public static function brightness(Axis $axis, float $corner, float $x, float $neff, int $opening): float
+    {
+        $axial = $axis->axialAt[$opening];
+
+        return self::overlap(abs($axial) / (2.0 * $neff), $axis->openR[$opening], $corner * abs($axis->fieldAt[$opening] + $x * $axial));
     }
 
     /** Sensor centre to the corner that is furthest from the lens's axis, mm: a shift moves it out. */

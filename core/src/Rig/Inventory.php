@@ -22,6 +22,8 @@ final readonly class Inventory
         /** Place of the lens whose diaphragm is in use. */
         public ?int $workingLens,
         public ApertureWorked $coupling,
+        /** Whether any part can be held by a foot of its own. */
+        public bool $hasFoot,
     ) {
     }
 
@@ -32,15 +34,17 @@ final readonly class Inventory
         $price = $camera->price;
         $joints = 0;
         $working = null;
+        $foot = false;
         foreach ($chain as $i => $part) {
             $mass = $part->casing->massG === null ? $mass : ($mass ?? 0.0) + $part->casing->massG;
             $price = $part->casing->price === null ? $price : ($price ?? 0.0) + $part->casing->price;
             $joints += $part->casing->rear->main()?->type === JointType::Fixed ? 0 : 1;
+            $foot = $foot || $part->casing->footMm !== null;
             if ($part instanceof Lens) {
                 $working = $setting->working ?? $working ?? $i;
             }
         }
 
-        return new self($mass, $price, $joints, $working, ApertureWorked::through($camera, $chain, $working));
+        return new self($mass, $price, $joints, $working, ApertureWorked::through($camera, $chain, $working), $foot);
     }
 }

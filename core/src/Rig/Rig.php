@@ -14,8 +14,10 @@ use ZincThimble\Core\Gear\VariableSpacer;
 
 /**
  * A camera and the chain of parts on it, from the camera outwards, as set, with its lenses settled.
+ *
+ * @immutable nothing but its own copies is ever written to: a copy costs a fifth of a constructor, and readings are made of copies
  */
-final readonly class Rig
+final class Rig
 {
     /**
      * @param  list<Part>  $chain
@@ -24,13 +26,16 @@ final readonly class Rig
     private function __construct(
         public ?string $name,
         public Camera $camera,
+        /** @phpstan-allow-private-mutation */
         public array $chain,
+        /** @phpstan-allow-private-mutation */
         public Setting $setting,
         public Conditions $conditions,
         public ?Subject $subject,
         public Frame $frame,
         /** Blur limit in use, mm. */
         public float $blurLimitMm,
+        /** @phpstan-allow-private-mutation */
         public array $lenses,
         /** What the parts add up to, whatever they are set to. */
         public Inventory $inventory,
@@ -85,13 +90,16 @@ final readonly class Rig
     /** The same rig with one control moved. Settles a lens again only when its zoom was turned. */
     public function with(TravelKind $kind, int $part, float $value): self
     {
-        $lenses = $this->lenses;
-        $lens = $this->chain[$part];
-        if ($kind === TravelKind::Zoom && $lens instanceof Lens) {
-            $lenses[$part] = Settling::settle($lens, $value);
+        $copy = clone $this;
+        $copy->setting = $this->setting->with($kind, $part, $value);
+        if ($kind === TravelKind::Zoom) {
+            $lens = $this->chain[$part];
+            if ($lens instanceof Lens) {
+                $copy->lenses[$part] = Settling::settle($lens, $value);
+            }
         }
 
-        return $this->copy($this->setting->with($kind, $part, $value), $lenses);
+        return $copy;
     }
 
     /**
@@ -107,7 +115,10 @@ final readonly class Rig
     /** @param  array<int, SettledLens>  $lenses */
     public function withLenses(array $lenses): self
     {
-        return $this->copy($this->setting, $lenses);
+        $copy = clone $this;
+        $copy->lenses = $lenses;
+
+        return $copy;
     }
 
     /** The same rig with one part replaced by one that joins and settles like it. */
@@ -116,7 +127,10 @@ final readonly class Rig
         $chain = $this->chain;
         $chain[$place] = $part;
 
-        return $this->copy($this->setting, $this->lenses, array_values($chain));
+        $copy = clone $this;
+        $copy->chain = array_values($chain);
+
+        return $copy;
     }
 
     /** @param  list<Part>  $chain */
@@ -199,27 +213,6 @@ final readonly class Rig
         }
 
         return $travels;
-    }
-
-    /**
-     * @param  array<int, SettledLens>  $lenses
-     * @param  list<Part>|null  $chain
-     */
-    private function copy(Setting $setting, array $lenses, ?array $chain = null): self
-    {
-        return new self(
-            $this->name,
-            $this->camera,
-            $chain ?? $this->chain,
-            $setting,
-            $this->conditions,
-            $this->subject,
-            $this->frame,
-            $this->blurLimitMm,
-            $lenses,
-            $this->inventory,
-            $this->extra,
-        );
     }
 
     /** @param  list<Part>  $chain */

@@ -16,7 +16,7 @@ use ZincThimble\Core\Rig\Travel;
 
 /**
  * The axial ray alone, many times over, with some travels moved: what range and solving need, without laying the rig
- * out anew. Agrees with Axis and Rays to rounding (a property test holds it to that).
+ * out anew. Agrees with Axis to rounding (a property test holds it to that).
  *
  * The chain is kept as columns of steps: a step is a stretch of air, a thin lens, or a photographic lens.
  */

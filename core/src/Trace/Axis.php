@@ -14,10 +14,12 @@ use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Rig\Rig;
 
 /**
- * A rig laid out along its axis as set (OPTICS.md, "The rig"): refracting groups and openings, in mm from the sensor.
+ * A rig laid out along its axis as set (OPTICS.md, "The rig"): refracting groups and openings, in mm from the sensor; and two
+ * rays traced through it once, from the sensor outwards (OPTICS.md, "Frame of reference"): the axial ray (y = 0, t = 1 at
+ * the sensor) and the field ray (y = 1, t = 0). Every other ray is a sum of the two, the chief ray among them.
  *
- * Groups and openings are columns, not objects: tracing loops over them many hundred thousand times a second. Space k is
- * the one behind group k (towards the sensor); the last space is the subject's. Behind a flat port optical places are
+ * Groups and openings are columns, not objects: readings are made from them many hundred thousand times a second. Space k
+ * is the one behind group k (towards the sensor); the last space is the subject's. Behind a flat port optical places are
  * reduced distances; metal is always in real ones. A teleconverter at the camera is left out here: it counts in
  * `factor` and `converterMm` alone.
  */
@@ -49,6 +51,25 @@ final class Axis
 
     /** @var list<OpeningKind> */
     public array $openKind = [];
+
+    /** @var list<float> height of the axial ray at each opening */
+    public array $axialAt = [];
+
+    /** @var list<float> height of the field ray at each opening */
+    public array $fieldAt = [];
+
+    /** Axial ray after the last group: height and slope at its subject-side principal plane. */
+    public float $y = 0.0;
+
+    public float $t = 1.0;
+
+    /** Field ray there. */
+    public float $fieldY = 1.0;
+
+    public float $fieldT = 0.0;
+
+    /** That plane, mm from the sensor. */
+    public float $zLast = 0.0;
 
     /** @var list<float> rear end of each part, in metal; a reversed lens's rear is its front rim */
     public array $rearMm = [];
@@ -92,165 +113,223 @@ final class Axis
     {
     }
 
-    /** Lays a rig out as it is set: groups, openings and metal, mm from the sensor. */
+    /**
+     * Lays a rig out as it is set and traces both rays: one walk from the sensor outwards, each kind of part as OPTICS.md, "The
+     * rig", has it. Columns grow in local variables: appending to a property costs several times as much.
+     */
     public static function of(Rig $rig): self
     {
         $axis = new self;
-        $axis->front = $axis->frontOptical = $rig->camera->registerMm;
-        if ($rig->camera->throatMm !== null) {
-            $axis->open($axis->front, $rig->camera->throatMm / 2.0, 0, -1, OpeningKind::Mount);
-        }
-        $first = true;
+        $camera = $rig->camera;
+        $setting = $rig->setting;
         $simple = $rig->conditions->simpleAperture;
         $working = $rig->inventory->workingLens;
-        foreach ($rig->chain as $i => $part) {
-            $rear = $axis->front;
-            if ($part instanceof Spacer) {
-                $axis->space($i, $part->lengthMm, $part->clearMm);
-            } elseif ($part instanceof VariableSpacer) {
-                $axis->space($i, $rig->setting->lengthMm[$i] ?? $part->minMm, $part->clearMm);
-            } elseif ($part instanceof Lens) {
-                $axis->lens($rig, $i, $part, $first, $simple, $working === $i);
-                $first = false;
-            } elseif ($part instanceof CloseUpLens) {
-                $axis->closeUpLens($i, $part);
-            } elseif ($part instanceof Objective) {
-                $axis->objective($i, $part);
-            } elseif ($part instanceof Teleconverter) {
-                $axis->teleconverter($i, $part);
-            } elseif ($part instanceof Port) {
-                $axis->port($part);
-            }
-            $axis->rearMm[] = $rear;
-            $axis->frontMm[] = $axis->front;
+        $zi = $zo = $phi = $groupPart = $openZ = $openR = $openSpace = $openPart = $openKind = $axialAt = $fieldAt = $rearMm = $frontMm = [];
+        // Both rays, at the plane z.
+        $y = 0.0;
+        $t = 1.0;
+        $fy = 1.0;
+        $ft = 0.0;
+        $z = 0.0;
+        // The space that the next part begins in, the front-most metal, and the same in reduced distances.
+        $space = 0;
+        $front = $optical = $camera->registerMm;
+        $medium = 1.0;
+        $first = true;
+        if ($camera->throatMm !== null) {
+            $openZ[] = $front;
+            $openR[] = $camera->throatMm / 2.0;
+            $openSpace[] = 0;
+            $openPart[] = -1;
+            $openKind[] = OpeningKind::Mount;
+            $axialAt[] = $front;
+            $fieldAt[] = 1.0;
         }
+        foreach ($rig->chain as $i => $part) {
+            $rearMm[] = $front;
+            if ($part instanceof Spacer || $part instanceof VariableSpacer) {
+                $length = $part instanceof Spacer ? $part->lengthMm : $setting->lengthMm[$i] ?? $part->minMm;
+                if ($part->clearMm !== null) {
+                    foreach ([$optical - $z, $optical - $z + $length] as $d) {
+                        $openZ[] = $z + $d;
+                        $openR[] = $part->clearMm / 2.0;
+                        $openSpace[] = $space;
+                        $openPart[] = $i;
+                        $openKind[] = OpeningKind::Throat;
+                        $axialAt[] = $y + $t * $d;
+                        $fieldAt[] = $fy + $ft * $d;
+                    }
+                }
+                $front += $length;
+                $optical += $length;
+            } elseif ($part instanceof Lens) {
+                $lens = $rig->lenses[$i];
+                $s = $lens->m0 > 0.0 ? $setting->focus[$i] ?? 0.0 : 0.0;
+                $m = $s * $lens->m0;
+                $f = $lens->focalLength($s);
+                $a = $f * (1.0 + $m) - $lens->register;
+                $b = $a + $lens->g0 + ($lens->g1 - $lens->g0) * $s;
+                $rim = $lens->rimAt($s);
+                $p = $simple ? 1.0 : $lens->pupilRatio($s);
+                $e = $simple ? $f : $lens->entrance($s);
+                $n = $setting->aperture[$i] ?? $lens->widest;
+                if ($n !== null && $lens->showsEffective) {
+                    $n /= $f / $e * (1.0 + $m / $p);
+                }
+                $glass = $lens->frontGlass;
+                if ($part->reversed) {
+                    $way = $front + $rim - $b - $z;
+                    $leaves = $front + $rim - $a;
+                    $pupil = $f * (1.0 - 1.0 / $p);
+                    $clear = $e;
+                    if ($glass !== null) {
+                        $d = $front - $z;
+                        $openZ[] = $front;
+                        $openR[] = $glass / 2.0;
+                        $openSpace[] = $space;
+                        $openPart[] = $i;
+                        $openKind[] = OpeningKind::Glass;
+                        $axialAt[] = $y + $t * $d;
+                        $fieldAt[] = $fy + $ft * $d;
+                    }
+                    $tip = $front + $rim + $lens->protrusion;
+                } else {
+                    $way = $front + $a - $z;
+                    $leaves = $front + $b;
+                    $pupil = $f * (1.0 - $p);
+                    $clear = $p * $e;
+                    $tip = $front + $rim;
+                    if ($first) {
+                        $axis->extensionMm = $front - $lens->register;
+                        if ($lens->imageCircle !== null) {
+                            $axis->imageCircleMm = $lens->imageCircle * (1.0 + (($front + $a) / $f - 1.0) / $p) * $axis->factor;
+                        }
+                    }
+                }
+                if ($n !== null) {
+                    // The diaphragm as the image side sees it.
+                    $d = $way - $pupil;
+                    $openZ[] = $z + $d;
+                    $openR[] = $clear / (2.0 * $n);
+                    $openSpace[] = $space;
+                    $openPart[] = $i;
+                    $openKind[] = OpeningKind::Diaphragm;
+                    $axialAt[] = $y + $t * $d;
+                    $fieldAt[] = $fy + $ft * $d;
+                }
+                $power = 1.0 / $f;
+                $zi[] = $z + $way;
+                $zo[] = $leaves;
+                $phi[] = $power;
+                $groupPart[] = $i;
+                $y += $t * $way;
+                $t -= $y * $power;
+                $fy += $ft * $way;
+                $ft -= $fy * $power;
+                $z = $leaves;
+                $space++;
+                if ($glass !== null && ! $part->reversed) {
+                    $d = $tip - $z;
+                    $openZ[] = $tip;
+                    $openR[] = $glass / 2.0;
+                    $openSpace[] = $space;
+                    $openPart[] = $i;
+                    $openKind[] = OpeningKind::Glass;
+                    $axialAt[] = $y + $t * $d;
+                    $fieldAt[] = $fy + $ft * $d;
+                }
+                $front = $optical = $tip;
+                $first = false;
+                if ($working === $i) {
+                    $axis->marked = $n;
+                }
+            } elseif ($part instanceof CloseUpLens || $part instanceof Objective) {
+                // Thin: both principal planes in one.
+                if ($part instanceof CloseUpLens) {
+                    $power = ($medium !== 1.0 ? $part->powerInWaterD($medium) : $part->powerD) / 1000.0;
+                    $leaves = $optical + ($part->thicknessMm - $part->planeFromFrontMm) / $medium;
+                    $tip = $optical + $part->thicknessMm / $medium;
+                    $clear = $part->clearMm;
+                    $front += $part->thicknessMm;
+                } else {
+                    $power = 1.0 / $part->focalLengthMm();
+                    $leaves = $optical + $part->planeMm();
+                    $tip = $optical + $part->parfocalMm - $part->workingDistanceMm;
+                    $clear = null;
+                    $front += $part->parfocalMm - $part->workingDistanceMm;
+                    $axis->na = $part->na;
+                    $axis->naPart = $i;
+                }
+                if ($clear !== null) {
+                    $d = $optical - $z;
+                    $openZ[] = $optical;
+                    $openR[] = $clear / 2.0;
+                    $openSpace[] = $space;
+                    $openPart[] = $i;
+                    $openKind[] = OpeningKind::Throat;
+                    $axialAt[] = $y + $t * $d;
+                    $fieldAt[] = $fy + $ft * $d;
+                }
+                $way = $leaves - $z;
+                $zi[] = $leaves;
+                $zo[] = $leaves;
+                $phi[] = $power;
+                $groupPart[] = $i;
+                $y += $t * $way;
+                $t -= $y * $power;
+                $fy += $ft * $way;
+                $ft -= $fy * $power;
+                $z = $leaves;
+                $space++;
+                if ($clear !== null) {
+                    $d = $tip - $z;
+                    $openZ[] = $tip;
+                    $openR[] = $clear / 2.0;
+                    $openSpace[] = $space;
+                    $openPart[] = $i;
+                    $openKind[] = OpeningKind::Throat;
+                    $axialAt[] = $y + $t * $d;
+                    $fieldAt[] = $fy + $ft * $d;
+                }
+                $optical = $tip;
+            } elseif ($part instanceof Teleconverter) {
+                if ($i === 0) {
+                    $axis->factor = $part->factor;
+                    $axis->converterMm = $part->lengthMm;
+                } else {
+                    $axis->unmodelled = true;
+                    $front += $part->lengthMm;
+                    $optical += $part->lengthMm;
+                }
+            } elseif ($part instanceof Port) {
+                $front += $part->gapMm + $part->glassMm;
+                $optical += $part->gapMm + $part->glassMm / $part->index;
+                $medium = $part->medium;
+            }
+            $frontMm[] = $front;
+        }
+        $axis->zi = $zi;
+        $axis->zo = $zo;
+        $axis->phi = $phi;
+        $axis->groupPart = $groupPart;
+        $axis->openZ = $openZ;
+        $axis->openR = $openR;
+        $axis->openSpace = $openSpace;
+        $axis->openPart = $openPart;
+        $axis->openKind = $openKind;
+        $axis->axialAt = $axialAt;
+        $axis->fieldAt = $fieldAt;
+        $axis->rearMm = $rearMm;
+        $axis->frontMm = $frontMm;
+        $axis->y = $y;
+        $axis->t = $t;
+        $axis->fieldY = $fy;
+        $axis->fieldT = $ft;
+        $axis->zLast = $z;
+        $axis->front = $front;
+        $axis->frontOptical = $optical;
+        $axis->medium = $medium;
 
         return $axis;
-    }
-
-    private function space(int $i, float $length, ?float $clear): void
-    {
-        if ($clear !== null) {
-            $space = count($this->phi);
-            $this->open($this->frontOptical, $clear / 2.0, $space, $i, OpeningKind::Throat);
-            $this->open($this->frontOptical + $length, $clear / 2.0, $space, $i, OpeningKind::Throat);
-        }
-        $this->front += $length;
-        $this->frontOptical += $length;
-    }
-
-    /** A lens either way round, with its diaphragm as the image side sees it (OPTICS.md, "The rig"). */
-    private function lens(Rig $rig, int $i, Lens $part, bool $first, bool $simple, bool $working): void
-    {
-        $lens = $rig->lenses[$i];
-        $s = $lens->m0 > 0.0 ? $rig->setting->focus[$i] ?? 0.0 : 0.0;
-        $m = $s * $lens->m0;
-        $f = $lens->f0 === $lens->f1 ? $lens->f0 : $lens->focalLength($s);
-        $a = $f * (1.0 + $m) - $lens->register;
-        $b = $a + $lens->g0 + ($lens->g1 - $lens->g0) * $s;
-        $rim = $lens->rimAt($s);
-        $p = $simple ? 1.0 : $lens->pupilRatio($s);
-        $e = $simple ? $f : $lens->entrance($s);
-        $n = $rig->setting->aperture[$i] ?? $lens->widest;
-        if ($n !== null && $lens->showsEffective) {
-            $n /= $f / $e * (1.0 + $m / $p);
-        }
-        $z0 = $this->front;
-        $space = count($this->phi);
-        if ($part->reversed) {
-            $zi = $z0 + $rim - $b;
-            $zo = $z0 + $rim - $a;
-            if ($lens->frontGlass !== null) {
-                $this->open($z0, $lens->frontGlass / 2.0, $space, $i, OpeningKind::Glass);
-            }
-            if ($n !== null) {
-                $this->open($zi - $f * (1.0 - 1.0 / $p), $e / (2.0 * $n), $space, $i, OpeningKind::Diaphragm);
-            }
-            $this->front = $z0 + $rim + $lens->protrusion;
-        } else {
-            $zi = $z0 + $a;
-            $zo = $z0 + $b;
-            if ($n !== null) {
-                $this->open($zi - $f * (1.0 - $p), $p * $e / (2.0 * $n), $space, $i, OpeningKind::Diaphragm);
-            }
-            if ($lens->frontGlass !== null) {
-                $this->open($z0 + $rim, $lens->frontGlass / 2.0, $space + 1, $i, OpeningKind::Glass);
-            }
-            $this->front = $z0 + $rim;
-            if ($first) {
-                $this->extensionMm = $z0 - $lens->register;
-                if ($lens->imageCircle !== null) {
-                    $this->imageCircleMm = $lens->imageCircle * (1.0 + ($zi / $f - 1.0) / $p) * $this->factor;
-                }
-            }
-        }
-        $this->group($zi, $zo, 1.0 / $f, $i);
-        $this->frontOptical = $this->front;
-        if ($working) {
-            $this->marked = $n;
-        }
-    }
-
-    private function closeUpLens(int $i, CloseUpLens $part): void
-    {
-        $wet = $this->medium !== 1.0;
-        $power = $wet ? $part->powerInWaterD($this->medium) : $part->powerD;
-        $plane = $this->frontOptical + ($part->thicknessMm - $part->planeFromFrontMm) / $this->medium;
-        $space = count($this->phi);
-        $tip = $this->frontOptical + $part->thicknessMm / $this->medium;
-        if ($part->clearMm !== null) {
-            $this->open($this->frontOptical, $part->clearMm / 2.0, $space, $i, OpeningKind::Throat);
-            $this->open($tip, $part->clearMm / 2.0, $space + 1, $i, OpeningKind::Throat);
-        }
-        $this->group($plane, $plane, $power / 1000.0, $i);
-        $this->front += $part->thicknessMm;
-        $this->frontOptical = $tip;
-    }
-
-    private function objective(int $i, Objective $part): void
-    {
-        $plane = $this->frontOptical + $part->planeMm();
-        $this->group($plane, $plane, 1.0 / $part->focalLengthMm(), $i);
-        $tip = $part->parfocalMm - $part->workingDistanceMm;
-        $this->front += $tip;
-        $this->frontOptical += $tip;
-        $this->na = $part->na;
-        $this->naPart = $i;
-    }
-
-    private function teleconverter(int $i, Teleconverter $part): void
-    {
-        if ($i === 0) {
-            $this->factor = $part->factor;
-            $this->converterMm = $part->lengthMm;
-        } else {
-            $this->unmodelled = true;
-            $this->front += $part->lengthMm;
-            $this->frontOptical += $part->lengthMm;
-        }
-    }
-
-    private function port(Port $part): void
-    {
-        $this->front += $part->gapMm + $part->glassMm;
-        $this->frontOptical += $part->gapMm + $part->glassMm / $part->index;
-        $this->medium = $part->medium;
-    }
-
-    private function group(float $zi, float $zo, float $phi, int $part): void
-    {
-        $this->zi[] = $zi;
-        $this->zo[] = $zo;
-        $this->phi[] = $phi;
-        $this->groupPart[] = $part;
-    }
-
-    private function open(float $z, float $radius, int $space, int $part, OpeningKind $kind): void
-    {
-        $this->openZ[] = $z;
-        $this->openR[] = $radius;
-        $this->openSpace[] = $space;
-        $this->openPart[] = $part;
-        $this->openKind[] = $kind;
     }
 }

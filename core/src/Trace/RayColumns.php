@@ -15,7 +15,7 @@ use ZincThimble\Core\Rig\Travel;
  *
  * Slopes and heights are turned so that those of the axial ray are above 0.
  *
- * @internal to sweeps; Reader is where each rule is explained
+ * @internal to sweeps; Reading is where each rule is explained
  */
 final class RayColumns
 {

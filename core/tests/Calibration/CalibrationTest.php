@@ -14,7 +14,6 @@ use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Parts;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Reading\Answer;
-use ZincThimble\Core\Reading\Reader;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Tests\RigMaker;
 
@@ -178,7 +177,7 @@ final class CalibrationTest extends TestCase
     /** @param  array<string, mixed>  $fields */
     private static function read(array $fields, bool $reversed, float $spacer): Reading
     {
-        return Reader::read(self::rig(self::lens($fields, $reversed), $spacer));
+        return Reading::of(self::rig(self::lens($fields, $reversed), $spacer));
     }
 
     /** @param  array<string, mixed>  $fields */

@@ -8,7 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\RigFile;
-use ZincThimble\Core\Reading\Reader;
+use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Tests\RigMaker;
 
 final class RigFileTest extends TestCase
@@ -50,7 +50,7 @@ final class RigFileTest extends TestCase
             $text = RigFile::write($rig);
             $again = RigFile::parse($text);
             $this->assertSame($text, RigFile::write($again));
-            $this->assertEquals(Reader::read($rig), Reader::read($again));
+            $this->assertEquals(Reading::of($rig), Reading::of($again));
         }
     }
 

@@ -19,7 +19,6 @@ use ZincThimble\Core\Gear\Teleconverter;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Join\Fit;
 use ZincThimble\Core\Join\Mating;
-use ZincThimble\Core\Reading\Reader;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Solver;
 use ZincThimble\Core\Reading\Wish;
@@ -242,7 +241,7 @@ final class PlainSearch
         foreach ($orders as [$camera, $chain]) {
             foreach ($this->starts($camera, $chain, $wanted) as $rig) {
                 foreach ($this->settings($rig, $wanted) as $set) {
-                    if (self::keeps($set, Reader::read($set), $wanted)) {
+                    if (self::keeps($set, Reading::of($set), $wanted)) {
                         return true;
                     }
                 }

@@ -14,7 +14,7 @@ use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Parts;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Reading\Answer;
-use ZincThimble\Core\Reading\Reader;
+use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Tests\Near;
 use ZincThimble\Core\Tests\RigMaker;
@@ -155,6 +155,6 @@ final class MendingTest extends TestCase
         }
         $this->assertTrue($rig->lenses === [] || $after->lenses !== [], $name.' takes the only lens');
         $this->assertSame($rig->camera->name, $after->camera->name);
-        Near::assert(Reader::read($after)->magnification, $mend->magnification, 1e-12, $name);
+        Near::assert(Reading::of($after)->magnification, $mend->magnification, 1e-12, $name);
     }
 }

@@ -12,7 +12,7 @@ use ZincThimble\Core\Reading\BellowsMovements;
 use ZincThimble\Core\Reading\BestAperture;
 use ZincThimble\Core\Reading\Detail;
 use ZincThimble\Core\Reading\Light;
-use ZincThimble\Core\Reading\Reader;
+use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Stack;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
@@ -29,7 +29,7 @@ final class AdviceTest extends TestCase
             $best = BestAperture::of($rig, $depth);
             $this->assertNotNull($best);
             foreach ([2.8, 4.0, 5.6, 8.0, 11.0, 16.0, 22.0] as $stop) {
-                $reading = Reader::read($rig->with(TravelKind::Aperture, 2, $stop));
+                $reading = Reading::of($rig->with(TravelKind::Aperture, 2, $stop));
                 $blur = BestAperture::edgeBlurMm($depth, (float) $reading->magnification, (float) $reading->effectiveAperture, 550e-6, $rig->frame->pitchMm());
                 $this->assertGreaterThanOrEqual($best->singleBlurMm - 1e-15, $blur);
             }
@@ -101,7 +101,7 @@ final class AdviceTest extends TestCase
     public function test_advice_says_what_each_rule_says_of_the_rig(): void
     {
         $rig = self::rig(['support' => 'hand', 'iso' => 200, 'ev' => 12], ['widthMm' => 20, 'depthMm' => 3, 'radiusMm' => 15, 'acrossMmS' => 4, 'toAndFroMmS' => 2]);
-        $reading = Reader::read($rig);
+        $reading = Reading::of($rig);
         $advice = Advice::of($rig, 1.25);
         $m = (float) $reading->magnification;
         $n = (float) $reading->effectiveAperture;
@@ -126,10 +126,10 @@ final class AdviceTest extends TestCase
     public function test_what_clears_a_dark_corner_clears_it_and_nothing_else_does(): void
     {
         $rig = self::rig([], [], 17.0);
-        $this->assertLessThan(0.999, Reader::read($rig)->cornerBrightness);
+        $this->assertLessThan(0.999, Reading::of($rig)->cornerBrightness);
         $advice = Advice::of($rig);
         $this->assertSame(['middle'], $advice->clearModes);
-        $clear = static fn (Rig $set): bool => Reader::read($set)->cornerBrightness >= 0.999;
+        $clear = static fn (Rig $set): bool => Reading::of($set)->cornerBrightness >= 0.999;
         foreach ([2.8, 4.0, 5.6, 8.0, 11.0, 16.0, 22.0] as $stop) {
             $this->assertSame($clear($rig->with(TravelKind::Aperture, 1, $stop)), in_array($stop, $advice->clearApertures, true), 'f/'.$stop);
         }

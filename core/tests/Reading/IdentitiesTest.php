@@ -7,7 +7,7 @@ namespace ZincThimble\Core\Tests\Reading;
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\Reading\Answer;
 use ZincThimble\Core\Reading\Range;
-use ZincThimble\Core\Reading\Reader;
+use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Arrangement;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
@@ -31,7 +31,7 @@ final class IdentitiesTest extends TestCase
             $tube = $make->number(0.1, 3000.0);
             $needed = max(0.0, $lens['registerMm'] - $camera['registerMm']) + $tube;
             $rig = self::rig($camera, [['kind' => 'tube', 'lengthMm' => min(3000.0, $needed)], $lens]);
-            $reading = Reader::read($rig);
+            $reading = Reading::of($rig);
             $e = $reading->extensionMm;
             self::assertNotNull($e);
             if ($e > 1e-6) {
@@ -52,7 +52,7 @@ final class IdentitiesTest extends TestCase
         for ($n = 0; $n < self::RIGS; $n++) {
             $lens = ['set' => ['focus' => 0, 'aperture' => 8], 'reversed' => true] + array_diff_key($make->lens(), ['stations' => 0, 'frontGlassMm' => 0]);
             $rig = self::rig(array_diff_key($make->camera(), ['throatMm' => 0]), [['kind' => 'tube', 'lengthMm' => $make->number(0, 300)], $lens]);
-            $reading = Reader::read($rig);
+            $reading = Reading::of($rig);
             if ($reading->image !== Image::Real || $reading->magnification <= 0.0) {
                 continue;
             }
@@ -74,7 +74,7 @@ final class IdentitiesTest extends TestCase
             $lens = ['registerMm' => $camera['registerMm'], 'set' => ['focus' => 0, 'aperture' => 8]] + array_diff_key($make->lens(), ['stations' => 0, 'frontGlassMm' => 0]);
             $closeUp = array_diff_key($make->closeUp(), ['clearMm' => 0]);
             $rig = self::rig($camera, [$lens, $closeUp]);
-            $reading = Reader::read($rig);
+            $reading = Reading::of($rig);
             Near::assert($rig->lenses[0]->f0 * $closeUp['powerD'] / 1000.0, $reading->magnification, 1e-9, 'M = f D / 1000');
             Near::assert(8.0, $reading->effectiveAperture, 1e-9, 'no light lost');
             $plane = $closeUp['elements'] === 2 ? 0.0 : $closeUp['thicknessMm'] / 2.0;
@@ -90,7 +90,7 @@ final class IdentitiesTest extends TestCase
             $rear = ['registerMm' => $camera['registerMm'], 'set' => ['focus' => 0, 'aperture' => 8]] + array_diff_key($make->lens(), ['stations' => 0]);
             $front = ['set' => ['focus' => 0, 'aperture' => 2]] + array_diff_key($make->lens(true), ['stations' => 0]);
             $rig = self::rig($camera, [$rear, ['kind' => 'coupling-ring', 'lengthMm' => $make->number(1, 20)], $front]);
-            $reading = Reader::read($rig);
+            $reading = Reading::of($rig);
             Near::assert($rig->lenses[0]->f0 / $rig->lenses[2]->f0, $reading->magnification, 1e-7, 'M = f rear / f front');
             Near::assert($rig->lenses[2]->register - $rig->lenses[2]->protrusion, $reading->workingDistanceMm, 1e-6, 'WD = register - protrusion');
         }
@@ -103,8 +103,8 @@ final class IdentitiesTest extends TestCase
             $camera = $make->camera();
             $lens = $make->lens();
             $spacers = array_map(static fn (array $tube): array => array_diff_key($tube, ['clearMm' => 0]), [$make->tube(), $make->tube(), $make->tube()]);
-            $one = Reader::read(self::rig($camera, [...$spacers, $lens]));
-            $other = Reader::read(self::rig($camera, [...array_reverse($spacers), $lens]));
+            $one = Reading::of(self::rig($camera, [...$spacers, $lens]));
+            $other = Reading::of(self::rig($camera, [...array_reverse($spacers), $lens]));
             foreach (['magnification', 'workingDistanceMm', 'subjectDistanceMm', 'effectiveAperture', 'entrancePupilMm'] as $name) {
                 Near::assert($one->{$name}, $other->{$name}, 1e-9, $name);
             }
@@ -122,7 +122,7 @@ final class IdentitiesTest extends TestCase
             foreach ([0.2, 0.6, 1.0, 1.4, 2.0] as $share) {
                 $plain = self::rig($camera, [$lens]);
                 $f = $plain->lenses[0]->f0;
-                $reading = Reader::read(self::rig($camera, [['kind' => 'tube', 'lengthMm' => $share * $f], $lens]));
+                $reading = Reading::of(self::rig($camera, [['kind' => 'tube', 'lengthMm' => $share * $f], $lens]));
                 if ($previous !== null) {
                     self::assertGreaterThan($previous->magnification, $reading->magnification);
                     if ($share <= 1.0) {
@@ -150,7 +150,7 @@ final class IdentitiesTest extends TestCase
                 $moved = $moved->with($travel->kind, $travel->part, $at[$i]);
             }
             $sampler->sample($at);
-            $reading = Reader::read($moved);
+            $reading = Reading::of($moved);
             self::assertSame($reading->image, $sampler->image, (string) $rig->name);
             if ($reading->image === Image::Real) {
                 Near::assert($reading->magnification, $sampler->magnification, 1e-9, 'M of '.$rig->name);
@@ -225,7 +225,7 @@ final class IdentitiesTest extends TestCase
             $rig = $make->rig();
             foreach (array_keys($rig->lenses) as $place) {
                 $twice = Arrangement::of(Arrangement::of($rig)->turning($place)->rig($rig))->turning($place)->rig($rig);
-                self::assertEquals(Reader::read($rig), Reader::read($twice));
+                self::assertEquals(Reading::of($rig), Reading::of($twice));
             }
         }
     }
@@ -239,8 +239,8 @@ final class IdentitiesTest extends TestCase
             if ($at === null) {
                 continue;
             }
-            $open = Reader::read($rig->with(TravelKind::Aperture, $at, 2.8));
-            $closed = Reader::read($rig->with(TravelKind::Aperture, $at, 16.0));
+            $open = Reading::of($rig->with(TravelKind::Aperture, $at, 2.8));
+            $closed = Reading::of($rig->with(TravelKind::Aperture, $at, 16.0));
             if ($open->effectiveAperture !== null) {
                 self::assertGreaterThanOrEqual($open->effectiveAperture - 1e-9, (float) $closed->effectiveAperture);
             }

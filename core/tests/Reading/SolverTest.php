@@ -6,7 +6,7 @@ namespace ZincThimble\Core\Tests\Reading;
 
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\Reading\Range;
-use ZincThimble\Core\Reading\Reader;
+use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Solver;
 use ZincThimble\Core\Reading\Wish;
 use ZincThimble\Core\Rig\TravelKind;
@@ -25,7 +25,7 @@ final class SolverTest extends TestCase
             $rig = $make->rig();
             foreach ($rig->focusTravels() as $travel) {
                 $place = $make->number($travel->least, $travel->greatest);
-                $reading = Reader::read($rig->with($travel->kind, $travel->part, $place));
+                $reading = Reading::of($rig->with($travel->kind, $travel->part, $place));
                 if ($reading->image !== Image::Real || $reading->magnification < 1e-3) {
                     continue;
                 }
@@ -61,8 +61,8 @@ final class SolverTest extends TestCase
         $rig = WorkedCases::named('bellows, enlarging lens');
         $solutions = Solver::along($rig, $rig->focusTravels()[0], Wish::SubjectDistance, 300.0);
         $this->assertCount(2, $solutions);
-        $this->assertLessThan(1.0, Reader::read($solutions[0]->rig)->magnification);
-        $this->assertGreaterThan(1.0, Reader::read($solutions[1]->rig)->magnification);
+        $this->assertLessThan(1.0, Reading::of($solutions[0]->rig)->magnification);
+        $this->assertGreaterThan(1.0, Reading::of($solutions[1]->rig)->magnification);
     }
 
     public function test_the_nearest_is_given_when_there_is_none(): void
@@ -85,8 +85,8 @@ final class SolverTest extends TestCase
     public function test_moving_back_is_positive(): void
     {
         $rig = WorkedCases::named('bellows, enlarging lens');
-        $before = Reader::read($rig->with(TravelKind::Length, 1, 100.0));
-        $after = Reader::read($rig->with(TravelKind::Length, 1, 150.0));
+        $before = Reading::of($rig->with(TravelKind::Length, 1, 100.0));
+        $after = Reading::of($rig->with(TravelKind::Length, 1, 150.0));
         $this->assertGreaterThan(0.0, Solver::moveToRefocus($before, $after));
         $this->assertLessThan(0.0, Solver::moveToRefocus($after, $before));
     }

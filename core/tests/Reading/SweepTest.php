@@ -44,7 +44,7 @@ final class SweepTest extends TestCase
                     }
                     $moved = $rig->with($travel->kind, $travel->part, $sweep->places[$row]);
                     Near::assert($answer->axis->front + $answer->axis->converterMm, $sweep->drawing->tipMm[$row], 1e-9, $name.' tip');
-                    foreach (LightPath::of($moved, $answer->axis, $answer->rays, $answer->reading)->groups as $k => $group) {
+                    foreach (LightPath::of($moved, $answer->axis, $answer->reading)->groups as $k => $group) {
                         foreach ($group as $what => $value) {
                             $scale = max(1.0, abs((float) $value));
                             Near::assert($value === null ? null : 2 * $scale + $value, $sweep->drawing->groups[$k][$what][$row] === null ? null : 2 * $scale + $sweep->drawing->groups[$k][$what][$row], 1e-6, $name.' group '.$k.' '.$what);
