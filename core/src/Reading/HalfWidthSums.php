@@ -18,6 +18,9 @@ final class HalfWidthSums
         'farMm' => 0, 'depthOfFieldMm' => 0, 'waveDepthMm' => 0, 'detailMm' => 0, 'entrancePupilMm' => 0,
     ];
 
+    /** 1 / ln(2)^2: a share of stops, `(2 log2(x))^2 / 4`, from `ln(x)^2`. */
+    public const STOPS = 2.081368981005608;
+
     /** The readings whose greatest contributor is asked for. */
     private const TOLD = ['magnification', 'workingDistanceMm', 'effectiveAperture'];
 

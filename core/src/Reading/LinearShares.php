@@ -12,9 +12,9 @@ use ZincThimble\Core\Trace\LinearTrain;
  * place: `(r(+) - r(-))^2 / 4` (OPTICS.md, "Uncertainty"). The places are cut where the kind of image or the stop
  * changes; in between one flat loop does for both.
  *
- * With h the axial height at the stop of radius r and K = g h - t f (g, t the slopes of field and axial ray in front, f
- * the field height at the stop), Lagrange's invariant makes the entrance pupil `h/(K t)` from the subject plane and
- * near and far `W/(2r +- B)` with `W = |h| c/(M |t|)` and `B = (c/M) K sgn(h t)`.
+ * With h the axial height at the stop of radius r, n = |h|/2r its number and K = (g h - t f)/2r (g, t the slopes of field and
+ * axial ray in front, f the field height at the stop), Lagrange's invariant makes the entrance pupil `n/(K |t|)` from the
+ * subject plane and near and far `W/(1 +- B)` with `W = n c/(M |t|)` and `B = (c/M) K sgn(h t)`.
  *
  * @internal to sweeps; Reading is where each rule is explained
  */
@@ -157,15 +157,17 @@ final class LinearShares
      */
     private static function real(HalfWidthSums $sums, UncertainInput $input, LinearTrain $up, LinearTrain $down, array $places, int $from, int $to, float $c, float $middle): void
     {
-        [$uy0, $uy1, $ut0, $ut1, $us0, $us1, $uh0, $uh1, $uk0, $uk1, $uk2, $ur2, $usign] = self::lines($up, $up->stopAt($middle), $middle);
-        [$dy0, $dy1, $dt0, $dt1, $ds0, $ds1, $dh0, $dh1, $dk0, $dk1, $dk2, $dr2, $dsign] = self::lines($down, $down->stopAt($middle), $middle);
+        [$uy0, $uy1, $ut0, $ut1, $us0, $us1, $un0, $un1, $uk0, $uk1, $uk2] = self::lines($up, $up->stopAt($middle), $middle);
+        [$dy0, $dy1, $dt0, $dt1, $ds0, $ds1, $dn0, $dn1, $dk0, $dk1, $dk2] = self::lines($down, $down->stopAt($middle), $middle);
+        $ds0 = $us0 - $ds0;
+        $ds1 = $us1 - $ds1;
         $medium = $up->medium;
         $factor = $up->factor;
+        $perFactor = 1.0 / $factor;
         $cm = $c / $factor;
+        $mcm = $medium * $cm;
         $marked = $up->marked !== null && $down->marked !== null;
         $markedRatio = $marked ? $down->marked / $up->marked : 1.0;
-        $urf = $factor / $ur2;
-        $drf = $factor / $dr2;
         $sm = $sums->sums['magnification'];
         $sf = $sums->sums['fieldWidthMm'];
         $sw = $sums->sums['workingDistanceMm'];
@@ -188,13 +190,13 @@ final class LinearShares
         $sums->release();
         for ($row = $from; $row < $to; $row++) {
             $e = $places[$row];
+            // Slopes and numbers are turned so that they are above 0 here.
             $ut = $ut0 + $ut1 * $e;
             $dt = $dt0 + $dt1 * $e;
+            $un = $un0 + $un1 * $e;
+            $dn = $dn0 + $dn1 * $e;
             $um = 1.0 / $ut;
             $dm = 1.0 / $dt;
-            $uh = $uh0 + $uh1 * $e;
-            $dh = $dh0 + $dh1 * $e;
-            // Slopes and heights are turned so that both are above 0 here.
             $change = $factor * ($ut - $dt);
             $share = $change * $change * 0.25;
             $sm[$row] += $share;
@@ -202,7 +204,7 @@ final class LinearShares
                 $mostM[$row] = $share * Uncertainty::CLEARLY;
                 $fromM[$row] = $input;
             }
-            $change = ($um - $dm) / $factor;
+            $change = ($um - $dm) * $perFactor;
             $sf[$row] += $change * $change * 0.25;
             $w = $medium * (($dy0 + $dy1 * $e) * $dm - ($uy0 + $uy1 * $e) * $um);
             $share = $w * $w * 0.25;
@@ -211,11 +213,9 @@ final class LinearShares
                 $mostW[$row] = $share * Uncertainty::CLEARLY;
                 $fromW[$row] = $input;
             }
-            $change = $us0 - $ds0 + ($us1 - $ds1) * $e + $w;
+            $change = $ds0 + $ds1 * $e + $w;
             $ss[$row] += $change * $change * 0.25;
-            $un = $uh * $urf;
-            $dn = $dh * $drf;
-            $change = $un - $dn;
+            $change = $factor * ($un - $dn);
             $share = $change * $change * 0.25;
             $sn[$row] += $share;
             if ($share > $mostN[$row]) {
@@ -226,42 +226,43 @@ final class LinearShares
                 $ratio = $un / $dn * $markedRatio - 1.0;
                 // log1p(x), to rounding, where an input moves the aperture by little.
                 $change = $ratio < 1e-3 && $ratio > -1e-3 ? $ratio * (1.0 - $ratio * (0.5 - $ratio * (1.0 / 3.0 - $ratio * 0.25))) : log(1.0 + $ratio);
-                $sl[$row] += $change * $change * 2.081368981005608;
+                $sl[$row] += $change * $change * HalfWidthSums::STOPS;
             }
-            $ua = $un * $um / $factor;
-            $da = $dn * $dm / $factor;
-            $change = $ua - $da;
+            // A converter's factor falls out of N / M.
+            $un *= $um;
+            $dn *= $dm;
+            $change = $un - $dn;
             $sd[$row] += $change * $change * 0.25;
-            $change = $ua * $ua - $da * $da;
+            $change *= $un + $dn;
             $sv[$row] += $change * $change * 0.25;
-            $uk = ($uk0 + ($uk1 + $uk2 * $e) * $e) * $usign;
-            $dk = ($dk0 + ($dk1 + $dk2 * $e) * $e) * $dsign;
+            $uk = $uk0 + ($uk1 + $uk2 * $e) * $e;
+            $dk = $dk0 + ($dk1 + $dk2 * $e) * $e;
             if ($uk !== 0.0 && $dk !== 0.0) {
-                $change = $medium * ($uh * $um / $uk - $dh * $dm / $dk);
+                $change = $medium * ($un / $uk - $dn / $dk);
                 $sp[$row] += $change * $change * 0.25;
             }
-            $ublur = $cm * $um;
-            $dblur = $cm * $dm;
-            $uw = $medium * $uh * $ublur * $um;
-            $dw = $medium * $dh * $dblur * $dm;
-            $ublur *= $uk;
-            $dblur *= $dk;
-            $near = $ur2 + $ublur;
-            $far = $ur2 - $ublur;
-            $dnear = $dr2 + $dblur;
-            $dfar = $dr2 - $dblur;
-            if ($near > 0.0 && $far > 0.0 && $dnear > 0.0 && $dfar > 0.0) {
-                $change = $uw / $near - $dw / $dnear;
+            $un *= $mcm * $um;
+            $dn *= $mcm * $dm;
+            $uk *= $cm * $um;
+            $dk *= $cm * $dm;
+            $unear = 1.0 + $uk;
+            $dnear = 1.0 + $dk;
+            $ufar = 1.0 - $uk;
+            $dfar = 1.0 - $dk;
+            if ($unear > 0.0 && $ufar > 0.0 && $dnear > 0.0 && $dfar > 0.0) {
+                $un /= $unear * $ufar;
+                $dn /= $dnear * $dfar;
+                $change = $un * $ufar - $dn * $dfar;
                 $snear[$row] += $change * $change * 0.25;
-                $limits = $uw / $far - $dw / $dfar;
-                $sfar[$row] += $limits * $limits * 0.25;
-                $limits += $change;
-                $sz[$row] += $limits * $limits * 0.25;
-            } elseif ($near > 0.0 && $dnear > 0.0) {
-                $change = $uw / $near - $dw / $dnear;
+                $change = $un * $unear - $dn * $dnear;
+                $sfar[$row] += $change * $change * 0.25;
+                $change = $un - $dn;
+                $sz[$row] += $change * $change;
+            } elseif ($unear > 0.0 && $dnear > 0.0) {
+                $change = $un / $unear - $dn / $dnear;
                 $snear[$row] += $change * $change * 0.25;
-            } elseif ($far > 0.0 && $dfar > 0.0) {
-                $change = $uw / $far - $dw / $dfar;
+            } elseif ($ufar > 0.0 && $dfar > 0.0) {
+                $change = $un / $ufar - $dn / $dfar;
                 $sfar[$row] += $change * $change * 0.25;
             }
         }
@@ -274,9 +275,9 @@ final class LinearShares
     }
 
     /**
-     * A train's lines with the slope in front and the height at the stop turned to be above 0, and K with their signs.
+     * A train's lines with the slope in front and the number of the stop turned to be above 0, and K with their signs.
      *
-     * @return array{float, float, float, float, float, float, float, float, float, float, float, float, float}
+     * @return array{float, float, float, float, float, float, float, float, float, float, float}
      */
     private static function lines(LinearTrain $train, int $stop, float $middle): array
     {
@@ -285,15 +286,14 @@ final class LinearShares
         $f0 = $train->f0[$stop];
         $f1 = $train->f1[$stop];
         $slope = $train->t0 + $train->t1 * $middle < 0.0 ? -1.0 : 1.0;
-        $height = $h0 + $h1 * $middle < 0.0 ? -1.0 : 1.0;
+        $height = ($h0 + $h1 * $middle < 0.0 ? -0.5 : 0.5) / $train->radius[$stop];
+        $both = $slope * $height;
 
         return [
             $train->y0 * $slope, $train->y1 * $slope, $train->t0 * $slope, $train->t1 * $slope, $train->s0, $train->s1, $h0 * $height, $h1 * $height,
-            $train->g0 * $h0 - $train->t0 * $f0,
-            $train->g0 * $h1 + $train->g1 * $h0 - $train->t0 * $f1 - $train->t1 * $f0,
-            $train->g1 * $h1 - $train->t1 * $f1,
-            2.0 * $train->radius[$stop],
-            $slope * $height,
+            ($train->g0 * $h0 - $train->t0 * $f0) * $both,
+            ($train->g0 * $h1 + $train->g1 * $h0 - $train->t0 * $f1 - $train->t1 * $f0) * $both,
+            ($train->g1 * $h1 - $train->t1 * $f1) * $both,
         ];
     }
 

@@ -14,9 +14,6 @@ use ZincThimble\Core\Trace\RayColumns;
  */
 final class RingShares
 {
-    /** 1 / ln(2)^2: a share of stops, `(2 log2(x))^2 / 4`, from `ln(x)^2`. */
-    private const STOPS = 2.081368981005608;
-
     /**
      * @param  float  $c  blur limit at the sensor, mm
      * @param  ?float  $marked1  marked number of the working lens, where the ring doesn't change it
@@ -34,8 +31,8 @@ final class RingShares
     /** A row where one of the two has no real image, or nothing known limits its light. */
     private static function odd(HalfWidthSums $sums, UncertainInput $input, RayColumns $up, RayColumns $down, int $row, float $medium, float $factor, ?float $marked1, ?float $marked2): void
     {
-        if ($up->clear[$row] > 0.0 && $down->clear[$row] > 0.0) {
-            $sums->apertures($row, $input, $up->h[$row] / $up->clear[$row] * $factor, $down->h[$row] / $down->clear[$row] * $factor, $marked1, $marked2);
+        if ($up->n[$row] > 0.0 && $down->n[$row] > 0.0) {
+            $sums->apertures($row, $input, $up->n[$row] * $factor, $down->n[$row] * $factor, $marked1, $marked2);
         }
         $t1 = $up->t[$row];
         $t2 = $down->t[$row];
@@ -95,17 +92,16 @@ final class RingShares
         $uys = $up->y;
         $dys = $down->y;
         $dts = $down->t;
-        $uhs = $up->h;
-        $dhs = $down->h;
+        $uns = $up->n;
+        $dns = $down->n;
         $uks = $up->k;
         $dks = $down->k;
-        $uclears = $up->clear;
-        $dclears = $down->clear;
         $umetals = $up->metal;
         $dmetals = $down->metal;
         $umarks = $up->marked;
         $dmarks = $down->marked;
         $cm = $c / $factor;
+        $mcm = $medium * $cm;
         $perFactor = 1.0 / $factor;
         $shown = $umarks !== [];
         $marked = $shown ? $umarks[0] !== null : $marked1 !== null && $marked2 !== null;
@@ -133,17 +129,15 @@ final class RingShares
         $odd = [];
         foreach ($up->t as $row => $ut) {
             $dt = $dts[$row];
-            $ur2 = $uclears[$row];
-            $dr2 = $dclears[$row];
-            if ($ut <= 0.0 || $dt <= 0.0 || $ur2 <= 0.0 || $dr2 <= 0.0) {
+            $un = $uns[$row];
+            $dn = $dns[$row];
+            if ($ut <= 0.0 || $dt <= 0.0 || $un <= 0.0 || $dn <= 0.0) {
                 $odd[] = $row;
 
                 continue;
             }
             $um = 1.0 / $ut;
             $dm = 1.0 / $dt;
-            $uh = $uhs[$row];
-            $dh = $dhs[$row];
             $change = $factor * ($ut - $dt);
             $share = $change * $change * 0.25;
             $sm[$row] += $share;
@@ -162,9 +156,7 @@ final class RingShares
             }
             $change = $umetals[$row] - $dmetals[$row] + $w;
             $ss[$row] += $change * $change * 0.25;
-            $un = $uh / $ur2 * $factor;
-            $dn = $dh / $dr2 * $factor;
-            $change = $un - $dn;
+            $change = $factor * ($un - $dn);
             $share = $change * $change * 0.25;
             $sn[$row] += $share;
             if ($share > $mostN[$row]) {
@@ -175,42 +167,43 @@ final class RingShares
                 $ratio = $un / $dn * ($shown ? $dmarks[$row] / $umarks[$row] : $markedRatio) - 1.0;
                 // log1p(x), to rounding, where an input moves the aperture by little.
                 $change = $ratio < 1e-3 && $ratio > -1e-3 ? $ratio * (1.0 - $ratio * (0.5 - $ratio * (1.0 / 3.0 - $ratio * 0.25))) : log(1.0 + $ratio);
-                $sl[$row] += $change * $change * self::STOPS;
+                $sl[$row] += $change * $change * HalfWidthSums::STOPS;
             }
-            $ua = $un * $um * $perFactor;
-            $da = $dn * $dm * $perFactor;
-            $change = $ua - $da;
+            // A converter's factor falls out of N / M.
+            $un *= $um;
+            $dn *= $dm;
+            $change = $un - $dn;
             $sd[$row] += $change * $change * 0.25;
-            $change *= $ua + $da;
+            $change *= $un + $dn;
             $sv[$row] += $change * $change * 0.25;
             $uk = $uks[$row];
             $dk = $dks[$row];
             if ($uk !== 0.0 && $dk !== 0.0) {
-                $change = $medium * ($uh * $um / $uk - $dh * $dm / $dk);
+                $change = $medium * ($un / $uk - $dn / $dk);
                 $sp[$row] += $change * $change * 0.25;
             }
-            $ublur = $cm * $um;
-            $dblur = $cm * $dm;
-            $uw = $medium * $uh * $ublur * $um;
-            $dw = $medium * $dh * $dblur * $dm;
-            $ublur *= $uk;
-            $dblur *= $dk;
-            $near = $ur2 + $ublur;
-            $far = $ur2 - $ublur;
-            $dnear = $dr2 + $dblur;
-            $dfar = $dr2 - $dblur;
-            if ($near > 0.0 && $far > 0.0 && $dnear > 0.0 && $dfar > 0.0) {
-                $change = $uw / $near - $dw / $dnear;
+            $un *= $mcm * $um;
+            $dn *= $mcm * $dm;
+            $uk *= $cm * $um;
+            $dk *= $cm * $dm;
+            $unear = 1.0 + $uk;
+            $dnear = 1.0 + $dk;
+            $ufar = 1.0 - $uk;
+            $dfar = 1.0 - $dk;
+            if ($unear > 0.0 && $ufar > 0.0 && $dnear > 0.0 && $dfar > 0.0) {
+                $un /= $unear * $ufar;
+                $dn /= $dnear * $dfar;
+                $change = $un * $ufar - $dn * $dfar;
                 $snear[$row] += $change * $change * 0.25;
-                $limits = $uw / $far - $dw / $dfar;
-                $sfar[$row] += $limits * $limits * 0.25;
-                $limits += $change;
-                $sz[$row] += $limits * $limits * 0.25;
-            } elseif ($near > 0.0 && $dnear > 0.0) {
-                $change = $uw / $near - $dw / $dnear;
+                $change = $un * $unear - $dn * $dnear;
+                $sfar[$row] += $change * $change * 0.25;
+                $change = $un - $dn;
+                $sz[$row] += $change * $change;
+            } elseif ($unear > 0.0 && $dnear > 0.0) {
+                $change = $un / $unear - $dn / $dnear;
                 $snear[$row] += $change * $change * 0.25;
-            } elseif ($far > 0.0 && $dfar > 0.0) {
-                $change = $uw / $far - $dw / $dfar;
+            } elseif ($ufar > 0.0 && $dfar > 0.0) {
+                $change = $un / $ufar - $dn / $dfar;
                 $sfar[$row] += $change * $change * 0.25;
             }
         }

@@ -34,25 +34,18 @@ final class RayColumns
     public array $t = [];
 
     /**
-     * Its height at the stop, mm.
+     * The number of the stop without a converter, `|h| / 2r`; 0 = nothing known limits the light.
      *
      * @var list<float>
      */
-    public array $h = [];
+    public array $n = [];
 
     /**
-     * `g h - t f`: g, t the slopes of field and axial ray in front, h, f their heights at the stop.
+     * `(g h - t f) / 2r`: g, t the slopes of field and axial ray in front, h, f their heights at the stop of radius r.
      *
      * @var list<float>
      */
     public array $k = [];
-
-    /**
-     * Clear diameter of the stop, mm; 0 = nothing known limits the light.
-     *
-     * @var list<float>
-     */
-    public array $clear = [];
 
     /**
      * Front-most metal, mm from the sensor, a converter's length included.
@@ -99,146 +92,148 @@ final class RayColumns
         $rim1 = $lens->rimAt(1.0) - $rim0;
         $p0 = $lens->p0;
         $p1 = $lens->p1;
-        $closeLoss = $lens->closeLoss;
+        $lossM = $lens->closeLoss === null ? 0.7 : 0.0;
+        $lossS = $lens->closeLoss ?? 0.0;
         $nudge = $lens->apertureNudge;
         $protrusion = $lens->protrusion;
         $tip = $reversed ? $protrusion : 0.0;
-        $glass = $lens->frontGlass ?? 0.0;
-        $a = $train->a;
-        $b = $train->b;
-        $c = $train->c;
-        $d = $train->d;
+        $toA = $train->a;
+        $toB = $train->b;
+        $toC = $train->c;
+        $toD = $train->d;
         $inFront = $train->groupsInFront;
         $on = $train->toFront - $train->toLast;
         $toFront = $train->toFront;
         $more = $train->toMetal + $axis->converterMm + $rear + $tip;
         $alpha = $train->alpha;
         $beta = $train->beta;
-        $radius = $train->radius;
         // Behind the ring nothing changes: the greatest number there is found once.
-        $behind = -1.0;
-        $behindA = $behindF = $behindClear = 0.0;
+        $behind = 0.0;
+        $behindPer = 0.0;
+        $behindH = $behindF = 0.0;
         foreach ($train->behindR as $j => $r) {
             $number = abs($train->behindA[$j]) / (2.0 * $r);
             if ($number > $behind) {
                 $behind = $number;
-                $behindA = $train->behindA[$j];
+                $behindH = $train->behindA[$j];
                 $behindF = $train->behindF[$j];
-                $behindClear = 2.0 * $r;
+                $behindPer = 0.5 / $r;
             }
         }
+        $perGlass = $lens->frontGlass === null ? 0.0 : 1.0 / $lens->frontGlass;
+        $per = array_map(static fn (float $r): float => 0.5 / $r, $train->radius);
 
-        $cy = $ct = $ch = $ck = $cClear = $cMetal = $cMarked = [];
+        $cy = $ct = $cn = $ck = $cMetal = $cMarked = [];
         foreach ($places as $s) {
             $m = $s * $m0;
-            $f = 1.0 / ($phi0 + $phi1 * $s);
-            $pa = $f * (1.0 + $m) - $register;
-            $pb = $pa + $gap0 + $gap1 * $s;
+            $phi = $phi0 + $phi1 * $s;
+            $f = 1.0 / $phi;
             $rim = $rim0 + $rim1 * $s;
-            if ($simple) {
-                $pupil = 1.0;
-                $e = $f;
-            } elseif ($internal) {
-                $pupil = $p1 !== null ? $p0 + ($p1 - $p0) * $s : ($m < 1.5 ? $p0 * (1.0 - 0.5 * $m) : $p0 * 0.25);
-                $e = $f * (1.0 + $m / $pupil) / (($closeLoss === null ? 1.0 + 0.7 * $m : 1.0 + $s * $closeLoss) * (1.0 + $nudge * $m));
+            $a = $f * (1.0 + $m) - $register;
+            $onward = $rim - $a - $gap0 - $gap1 * $s;
+            if ($reversed) {
+                $way = $onward;
+                $onward = $a + $protrusion;
             } else {
-                $pupil = $p0;
-                $e = $f;
+                $way = $a;
             }
-            $n = $shown;
-            if ($converts) {
-                $n /= $f / $e * (1.0 + $m / $pupil);
-                if ($isWorking) {
-                    $cMarked[] = $n;
-                }
-            }
-            $way = $reversed ? $rim - $pb : $pa;
             $last = $y0 + $t0 * $way;
             $lastF = $fy0 + $ft0 * $way;
-            $t = $t0 - $last / $f;
-            $ft = $ft0 - $lastF / $f;
-            $way = $reversed ? $pa + $protrusion : $rim - $pb;
-            $y = $last + $t * $way;
-            $fy = $lastF + $ft * $way;
+            $t = $t0 - $last * $phi;
+            $ft = $ft0 - $lastF * $phi;
+            $y = $last + $t * $onward;
+            $fy = $lastF + $ft * $onward;
 
             // The stop: the opening with the greatest number.
-            $most = $behind;
-            $h = $behindA;
+            $n = $behind;
+            $h = $behindH;
             $hf = $behindF;
-            $clear = $behindClear;
-            if ($n !== null) {
-                $ownClear = ($reversed ? $e : $pupil * $e) / $n;
-                $at = $reversed ? $rim - $pb - $f * (1.0 - 1.0 / $pupil) : $pa - $f * (1.0 - $pupil);
+            $perClear = $behindPer;
+            if ($shown !== null) {
+                $pupil = $p0;
+                $loss = 1.0 + $m / $p0;
+                if ($simple) {
+                    $pupil = 1.0;
+                    $loss = 1.0 + $m;
+                } elseif ($internal) {
+                    $pupil = $p1 !== null ? $p0 + ($p1 - $p0) * $s : ($m < 1.5 ? $p0 * (1.0 - 0.5 * $m) : $p0 * 0.25);
+                    $loss = (1.0 + $lossM * $m + $lossS * $s) * (1.0 + $nudge * $m);
+                }
+                // What the bare lens loses, `(f / E) (1 + m / P)`, is taken off the number its camera shows.
+                $marked = $converts ? $shown / $loss : $shown;
+                if ($isWorking) {
+                    $cMarked[] = $marked;
+                }
+                // A diaphragm `P E / N` wide as seen from the mount, `E / N` from the front.
+                if ($reversed) {
+                    $ownPer = $marked * $loss * $phi / (1.0 + $m / $pupil);
+                    $at = $way - $f * (1.0 - 1.0 / $pupil);
+                } else {
+                    $ownPer = $marked * $loss * $phi / ($pupil + $m);
+                    $at = $way - $f * (1.0 - $pupil);
+                }
                 $own = $y0 + $t0 * $at;
-                $number = abs($own) / $ownClear;
-                if ($number > $most) {
-                    $most = $number;
+                $number = abs($own) * $ownPer;
+                if ($number > $n) {
+                    $n = $number;
                     $h = $own;
                     $hf = $fy0 + $ft0 * $at;
-                    $clear = $ownClear;
+                    $perClear = $ownPer;
                 }
             }
-            if ($glass > 0.0) {
+            if ($perGlass > 0.0) {
                 $own = $reversed ? $y0 : $y;
-                $number = abs($own) / $glass;
-                if ($number > $most) {
-                    $most = $number;
+                $number = abs($own) * $perGlass;
+                if ($number > $n) {
+                    $n = $number;
                     $h = $own;
                     $hf = $reversed ? $fy0 : $fy;
-                    $clear = $glass;
+                    $perClear = $perGlass;
                 }
             }
-            foreach ($radius as $j => $r) {
+            foreach ($per as $j => $ownPer) {
                 $own = $alpha[$j] * $y + $beta[$j] * $t;
-                $number = abs($own) / (2.0 * $r);
-                if ($number > $most) {
-                    $most = $number;
+                $number = abs($own) * $ownPer;
+                if ($number > $n) {
+                    $n = $number;
                     $h = $own;
                     $hf = $alpha[$j] * $fy + $beta[$j] * $ft;
-                    $clear = 2.0 * $r;
+                    $perClear = $ownPer;
                 }
             }
 
             // In front of it all is carried along, linear.
             if ($inFront) {
-                $last = $a * $y + $b * $t;
-                $t = $c * $y + $d * $t;
+                $last = $toA * $y + $toB * $t;
+                $t = $toC * $y + $toD * $t;
                 $y = $last + $t * $on;
-                $ft = $c * $fy + $d * $ft;
+                $ft = $toC * $fy + $toD * $ft;
             } else {
                 $y += $t * $toFront;
             }
-            if (abs($t) <= Image::PARALLEL && $last !== 0.0 || $last > 0.0 && $t > 0.0) {
-                $cy[] = $y;
-                $ct[] = 0.0;
-            } elseif ($last === 0.0 || $last < 0.0 && $t < 0.0) {
-                $cy[] = $y;
-                $ct[] = -1.0;
-            } elseif ($t < 0.0) {
-                $cy[] = -$y;
-                $ct[] = -$t;
-                $ft = -$ft;
+            $turned = $t < 0.0;
+            if ($turned) {
+                $y = -$y;
                 $t = -$t;
+                $ft = -$ft;
+                $last = -$last;
+            }
+            // The kind of image, as Image::of() tells it.
+            if ($last >= 0.0 || $t <= Image::PARALLEL) {
+                $ct[] = $last !== 0.0 && ($t <= Image::PARALLEL || ! $turned) ? 0.0 : -1.0;
             } else {
-                $cy[] = $y;
                 $ct[] = $t;
             }
-            if ($h < 0.0) {
-                $ch[] = -$h;
-                $ck[] = $t * $hf - $ft * $h;
-            } else {
-                $ch[] = $h;
-                $ck[] = $ft * $h - $t * $hf;
-            }
-            $cClear[] = $most > 0.0 ? $clear : 0.0;
+            $cy[] = $y;
+            $cn[] = $n;
+            $ck[] = ($h < 0.0 ? $t * $hf - $ft * $h : $ft * $h - $t * $hf) * $perClear;
             $cMetal[] = $more + $rim;
         }
         $self = new self;
         $self->y = $cy;
         $self->t = $ct;
-        $self->h = $ch;
+        $self->n = $cn;
         $self->k = $ck;
-        $self->clear = $cClear;
         $self->metal = $cMetal;
         $self->marked = $cMarked;
 
@@ -248,6 +243,6 @@ final class RayColumns
     /** Whether all but what the metal moves is the same as of another rig. */
     public function sameButMetal(self $other): bool
     {
-        return $this->t === $other->t && $this->h === $other->h && $this->k === $other->k && $this->clear === $other->clear && $this->marked === $other->marked;
+        return $this->t === $other->t && $this->n === $other->n && $this->k === $other->k && $this->marked === $other->marked;
     }
 }
