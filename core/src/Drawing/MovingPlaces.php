@@ -48,48 +48,65 @@ final class MovingPlaces
         $axis = $train->axis;
         $shift = $axis->converterMm;
         $corner = Vignetting::cornerMm($rig) / $axis->factor;
-        $cones = [];
+        $toTip = $train->toMetal + $shift;
+        $images = $read->image;
+        $limited = $read->effectiveAperture;
+        $traced = $read->traced;
+        $shares = $read->chief;
+        $front = $tip = $cones = $chiefs = [];
         foreach ($read->endMm as $row => $end) {
-            $self->frontMm[] = $end + $shift;
-            $self->tipMm[] = $end + $train->toMetal + $shift;
-            $cones[] = $read->effectiveAperture[$row] === null ? null : 1.0 / (2.0 * $read->traced[$row]);
+            $front[] = $end + $shift;
+            $tip[] = $end + $toTip;
+            $cones[] = $limited[$row] === null ? null : 0.5 / $traced[$row];
+            $chiefs[] = $images[$row] === Image::Real ? $shares[$row] : null;
         }
-        $chiefs = [];
-        foreach ($read->chief as $row => $x) {
-            $chiefs[] = $read->image[$row] === Image::Real ? $x : null;
-        }
+        $self->frontMm = $front;
+        $self->tipMm = $tip;
+        $rows = count($front);
         foreach ($train->behindGroupA as $k => $height) {
             $field = $train->behindGroupF[$k];
-            $rows = count($read->endMm);
-            $self->groups[] = [
-                'zi' => array_fill(0, $rows, $train->behindZi[$k] + $shift),
-                'zo' => array_fill(0, $rows, $train->behindZo[$k] + $shift),
-                'cone' => array_map(static fn (?float $cone): ?float => $cone === null ? null : $height * $cone, $cones),
-                'chief' => array_map(static fn (?float $x): ?float => $x === null ? null : $corner * ($field + $x * $height), $chiefs),
-            ];
+            $cone = $chief = [];
+            foreach ($cones as $row => $narrow) {
+                $x = $chiefs[$row];
+                $cone[] = $narrow === null ? null : $height * $narrow;
+                $chief[] = $x === null ? null : $corner * ($field + $x * $height);
+            }
+            $self->groups[] = ['zi' => array_fill(0, $rows, $train->behindZi[$k] + $shift), 'zo' => array_fill(0, $rows, $train->behindZo[$k] + $shift), 'cone' => $cone, 'chief' => $chief];
         }
         if ($read->ownZi !== []) {
+            $ownZo = $read->ownZo;
+            $ownY = $read->ownY;
+            $ownFieldY = $read->ownFieldY;
             $zi = $zo = $cone = $chief = [];
             foreach ($read->ownZi as $row => $at) {
-                $height = $read->ownY[$row];
+                $height = $ownY[$row];
                 $x = $chiefs[$row];
+                $narrow = $cones[$row];
                 $zi[] = $at + $shift;
-                $zo[] = $read->ownZo[$row] + $shift;
-                $cone[] = $cones[$row] === null ? null : $height * $cones[$row];
-                $chief[] = $x === null ? null : $corner * ($read->ownFieldY[$row] + $x * $height);
+                $zo[] = $ownZo[$row] + $shift;
+                $cone[] = $narrow === null ? null : $height * $narrow;
+                $chief[] = $x === null ? null : $corner * ($ownFieldY[$row] + $x * $height);
             }
             $self->groups[] = ['zi' => $zi, 'zo' => $zo, 'cone' => $cone, 'chief' => $chief];
         }
+        $ends = $read->endMm;
+        $endY = $read->endY;
+        $endT = $read->endT;
+        $endFieldY = $read->endFieldY;
+        $endFieldT = $read->endFieldT;
         foreach ($train->groupAlpha as $k => $alpha) {
             $beta = $train->groupBeta[$k];
+            $toZi = $train->frontZi[$k] + $shift;
+            $toZo = $train->frontZo[$k] + $shift;
             $zi = $zo = $cone = $chief = [];
-            foreach ($read->endMm as $row => $end) {
-                $height = $alpha * $read->endY[$row] + $beta * $read->endT[$row];
+            foreach ($ends as $row => $end) {
+                $height = $alpha * $endY[$row] + $beta * $endT[$row];
                 $x = $chiefs[$row];
-                $zi[] = $end + $train->frontZi[$k] + $shift;
-                $zo[] = $end + $train->frontZo[$k] + $shift;
-                $cone[] = $cones[$row] === null ? null : $height * $cones[$row];
-                $chief[] = $x === null ? null : $corner * ($alpha * $read->endFieldY[$row] + $beta * $read->endFieldT[$row] + $x * $height);
+                $narrow = $cones[$row];
+                $zi[] = $end + $toZi;
+                $zo[] = $end + $toZo;
+                $cone[] = $narrow === null ? null : $height * $narrow;
+                $chief[] = $x === null ? null : $corner * ($alpha * $endFieldY[$row] + $beta * $endFieldT[$row] + $x * $height);
             }
             $self->groups[] = ['zi' => $zi, 'zo' => $zo, 'cone' => $cone, 'chief' => $chief];
         }

@@ -21,6 +21,9 @@ final class HalfWidthSums
     /** 1 / ln(2)^2: a share of stops, `(2 log2(x))^2 / 4`, from `ln(x)^2`. */
     public const STOPS = 2.081368981005608;
 
+    /** What follows from another column, where flat loops add. */
+    private const FOLLOWING = ['fieldHeightMm' => 0, 'airyDiameterMm' => 0];
+
     /** The readings whose greatest contributor is asked for. */
     private const TOLD = ['magnification', 'workingDistanceMm', 'effectiveAperture'];
 
@@ -273,26 +276,38 @@ final class HalfWidthSums
         // What is a plain multiple of another quantity was summed without its factor.
         $factors = [
             'fieldWidthMm' => $rig->frame->widthMm,
-            'fieldHeightMm' => $rig->frame->heightMm,
-            'airyDiameterMm' => 2.44 * $lambda,
             'detailMm' => 1.22 * $lambda,
             'waveDepthMm' => 4.0 * $lambda * Axis::of($rig)->medium,
         ];
         $halfWidths = [];
-        if ($this->scaled) {
-            // Plain multiples of another column are not summed by themselves.
-            $this->sums['fieldHeightMm'] = $this->sums['fieldWidthMm'];
-            $this->sums['airyDiameterMm'] = $this->sums['effectiveAperture'];
-        }
-        foreach ($this->sums as $name => $column) {
+        foreach ($this->scaled ? array_diff_key($this->sums, self::FOLLOWING) : $this->sums as $name => $column) {
             $factor = $this->scaled ? $factors[$name] ?? 1.0 : 1.0;
             $roots = [];
             foreach ($column as $sum) {
-                $roots[] = $sum > 0.0 ? sqrt($sum) * $factor : null;
+                $roots[] = $sum > 0.0 ? \sqrt($sum) * $factor : null;
             }
             $halfWidths[$name] = $roots;
         }
+        if ($this->scaled) {
+            // Plain multiples of another column were not summed by themselves.
+            $halfWidths['fieldHeightMm'] = self::times($halfWidths['fieldWidthMm'], $rig->frame->heightMm / $rig->frame->widthMm);
+            $halfWidths['airyDiameterMm'] = self::times($halfWidths['effectiveAperture'], 2.44 * $lambda);
+        }
 
         return $halfWidths;
+    }
+
+    /**
+     * @param  array<int, ?float>  $column
+     * @return array<int, ?float>
+     */
+    private static function times(array $column, float $factor): array
+    {
+        $times = [];
+        foreach ($column as $value) {
+            $times[] = $value === null ? null : $value * $factor;
+        }
+
+        return $times;
     }
 }

@@ -195,7 +195,8 @@ final class Reading
         $neff = -1.0;
         $stop = -1;
         foreach ($axis->openR as $j => $radius) {
-            $number = abs($axialAt[$j]) / (2.0 * $radius);
+            $h = $axialAt[$j];
+            $number = ($h < 0.0 ? -$h : $h) / (2.0 * $radius);
             if ($number > $neff) {
                 $neff = $number;
                 $stop = $j;

@@ -128,24 +128,30 @@ final class SweepColumns
         $read->cutByImageCircle($rig, $travel, $places);
         $lambda = $rig->conditions->wavelengthNm * 1e-6;
         $radius = TrainReadings::frontRadiusMm($rig);
+        $spot = 2.44 * $lambda;
+        $waves = 4.0 * $lambda * $axis->medium;
+        $effective = $read->effectiveAperture;
+        $distances = $read->workingDistanceMm;
+        $images = $read->image;
         $wave = $airy = $detail = $gap = [];
-        foreach ($read->effectiveAperture as $row => $n) {
-            $m = $read->magnification[$row];
-            $real = $read->image[$row] === Image::Real;
-            $airy[] = $n === null ? null : 2.44 * $lambda * $n;
-            if ($real && $n !== null && $m !== null) {
-                $to = $m / (2.0 * $n);
-                $wave[] = $lambda / ($to * $to) * $axis->medium;
-                $detail[] = 1.22 * $lambda * $n / $m;
+        foreach ($read->magnification as $row => $m) {
+            $n = $effective[$row];
+            $image = $images[$row];
+            $airy[] = $n === null ? null : $spot * $n;
+            if ($image === Image::Real) {
+                $distance = $distances[$row];
+                $gap[] = $distance === null || $distance < 0.0 ? null : atan2($distance, $radius) * 180.0 / M_PI;
+                if ($n !== null && $m !== null) {
+                    $ratio = $n / $m;
+                    $wave[] = $waves * $ratio * $ratio;
+                    $detail[] = 0.5 * $spot * $ratio;
+                } else {
+                    $wave[] = $detail[] = null;
+                }
             } else {
+                $gap[] = $image === Image::AtInfinity ? 90.0 : null;
                 $wave[] = $detail[] = null;
             }
-            $distance = $read->workingDistanceMm[$row];
-            $gap[] = match (true) {
-                $real => $distance === null || $distance < 0.0 ? null : atan2($distance, $radius) * 180.0 / M_PI,
-                $read->image[$row] === Image::AtInfinity => 90.0,
-                default => null,
-            };
         }
 
         return [new Columns(
@@ -193,6 +199,12 @@ final class SweepColumns
         }
         $slope = ($other - $first) / $way;
 
-        return array_map(static fn (float $place): float => $first + $slope * ($place - $end[0]), $end);
+        $from = $end[0];
+        $moments = [];
+        foreach ($end as $at) {
+            $moments[] = $first + $slope * ($at - $from);
+        }
+
+        return $moments;
     }
 }

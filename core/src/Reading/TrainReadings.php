@@ -167,7 +167,8 @@ final class TrainReadings
             }
         }
 
-        // Columns grow in local variables: appending to a property costs several times as much.
+        $corner = Vignetting::cornerMm($rig) / $factor;
+        // Columns grow in local variables: appending to a property costs several times as much. abs() costs twice what a comparison does.
         $cChief = $cCornerBrightness = $cCornerPart = $cEffectiveAperture = $cEndFieldT = $cEndFieldY = $cEndMm = $cEndT = $cEndY = $cEntrancePupilMm = $cFarMm = $cImage = $cMagnification = $cNearMm = $cOwnFieldY = $cOwnY = $cOwnZi = $cOwnZo = $cStopPart = $cStopsLost = $cSubjectDistanceMm = $cTraced = $cWorkingDistanceMm = [];
         foreach ($places as $place) {
             // The moving part itself.
@@ -187,8 +188,8 @@ final class TrainReadings
                     $o2a = $y;
                     $o2f = $fy;
                     $o1r = $o2r = $ownRadius;
-                    $own1 = abs($y0) / (2.0 * $ownRadius);
-                    $own2 = abs($y) / (2.0 * $ownRadius);
+                    $own1 = ($y0 < 0.0 ? -$y0 : $y0) / (2.0 * $ownRadius);
+                    $own2 = ($y < 0.0 ? -$y : $y) / (2.0 * $ownRadius);
                 }
             } else {
                 $s = $place;
@@ -221,7 +222,7 @@ final class TrainReadings
                     $o1r = ($reversed ? $e : $pupil * $e) / (2.0 * $n);
                     $o1a = $y0 + $t0 * $at;
                     $o1f = $fy0 + $ft0 * $at;
-                    $own1 = abs($o1a) / (2.0 * $o1r);
+                    $own1 = ($o1a < 0.0 ? -$o1a : $o1a) / (2.0 * $o1r);
                 }
                 $lastY = $y0 + $t0 * $way;
                 $lastF = $fy0 + $ft0 * $way;
@@ -235,7 +236,7 @@ final class TrainReadings
                     $o2r = $lens->frontGlass / 2.0;
                     $o2a = $reversed ? $y0 : $y;
                     $o2f = $reversed ? $fy0 : $fy;
-                    $own2 = abs($o2a) / (2.0 * $o2r);
+                    $own2 = ($o2a < 0.0 ? -$o2a : $o2a) / (2.0 * $o2r);
                 }
                 if ($corners) {
                     $cOwnZi[] = $rear + $way;
@@ -260,7 +261,8 @@ final class TrainReadings
                 $frontY = $y + $t * $toFront;
                 $frontF = $fy + $ft * $toFront;
             }
-            if (abs($lt) <= Image::PARALLEL && $lastY !== 0.0 || $lastY > 0.0 && $lt > 0.0) {
+            $steep = $lt < 0.0 ? -$lt : $lt;
+            if ($steep <= Image::PARALLEL && $lastY !== 0.0 || $lastY > 0.0 && $lt > 0.0) {
                 $image = Image::AtInfinity;
                 $tracedM = 0.0;
             } elseif ($lastY === 0.0 || $lastY < 0.0 && $lt < 0.0) {
@@ -268,7 +270,7 @@ final class TrainReadings
                 $tracedM = null;
             } else {
                 $image = Image::Real;
-                $tracedM = abs($lt);
+                $tracedM = $steep;
             }
 
             // The stop: the opening with the greatest number.
@@ -293,7 +295,7 @@ final class TrainReadings
             }
             foreach ($radius as $j => $r) {
                 $h = $alpha[$j] * $y + $beta[$j] * $t;
-                $number = abs($h) / (2.0 * $r);
+                $number = ($h < 0.0 ? -$h : $h) / (2.0 * $r);
                 if ($number > $neff) {
                     $neff = $number;
                     $stop = $frontPart[$j];
@@ -321,7 +323,8 @@ final class TrainReadings
                 $subject = $end + $toMetal + $working + $converter;
                 if ($x !== null && ! $telecentric) {
                     $chiefT = $lft + $x * $lt;
-                    if (abs($chiefT) > 1e-14 * (1.0 + abs($x * $lt))) {
+                    $share = $x * $lt;
+                    if (($chiefT < 0.0 ? -$chiefT : $chiefT) > 1e-14 * (1.0 + ($share < 0.0 ? -$share : $share))) {
                         $pupilMm = $medium * (($frontF + $x * $frontY) / $chiefT - $frontY / $lt);
                     }
                 }
@@ -363,15 +366,15 @@ final class TrainReadings
 
                 continue;
             }
-            $corner = Vignetting::cornerMm($rig) / $factor;
             $least = 1.0;
             $cut = null;
             $half = 1.0 / (2.0 * $neff);
             foreach ($behindR as $j => $r) {
                 if ($j !== $skip) {
                     $h = $behindA[$j];
-                    $q = $corner * abs($behindF[$j] + $x * $h);
-                    $w = abs($h) * $half;
+                    $q = $corner * ($behindF[$j] + $x * $h);
+                    $q = $q < 0.0 ? -$q : $q;
+                    $w = ($h < 0.0 ? -$h : $h) * $half;
                     if ($q + $w > $r * (1.0 + 1e-9)) {
                         $left = Vignetting::overlap($w, $r, $q);
                         if ($left < $least) {
@@ -382,8 +385,9 @@ final class TrainReadings
                 }
             }
             if ($own1 >= 0.0 && $skip !== -2) {
-                $q = $corner * abs($o1f + $x * $o1a);
-                $w = abs($o1a) * $half;
+                $q = $corner * ($o1f + $x * $o1a);
+                $q = $q < 0.0 ? -$q : $q;
+                $w = ($o1a < 0.0 ? -$o1a : $o1a) * $half;
                 if ($q + $w > $o1r * (1.0 + 1e-9)) {
                     $left = Vignetting::overlap($w, $o1r, $q);
                     if ($left < $least) {
@@ -393,8 +397,9 @@ final class TrainReadings
                 }
             }
             if ($own2 >= 0.0 && $skip !== -3) {
-                $q = $corner * abs($o2f + $x * $o2a);
-                $w = abs($o2a) * $half;
+                $q = $corner * ($o2f + $x * $o2a);
+                $q = $q < 0.0 ? -$q : $q;
+                $w = ($o2a < 0.0 ? -$o2a : $o2a) * $half;
                 if ($q + $w > $o2r * (1.0 + 1e-9)) {
                     $left = Vignetting::overlap($w, $o2r, $q);
                     if ($left < $least) {
@@ -406,8 +411,9 @@ final class TrainReadings
             foreach ($radius as $j => $r) {
                 if (-4 - $j !== $skip) {
                     $h = $alpha[$j] * $y + $beta[$j] * $t;
-                    $q = $corner * abs($alpha[$j] * $fy + $beta[$j] * $ft + $x * $h);
-                    $w = abs($h) * $half;
+                    $q = $corner * ($alpha[$j] * $fy + $beta[$j] * $ft + $x * $h);
+                    $q = $q < 0.0 ? -$q : $q;
+                    $w = ($h < 0.0 ? -$h : $h) * $half;
                     if ($q + $w > $r * (1.0 + 1e-9)) {
                         $left = Vignetting::overlap($w, $r, $q);
                         if ($left < $least) {

@@ -29,8 +29,9 @@ final class Vignetting
                 continue;
             }
             $axial = $axialAt[$j];
-            $q = $corner * abs($fieldAt[$j] + $x * $axial);
-            $p = abs($axial) * $half;
+            $q = $corner * ($fieldAt[$j] + $x * $axial);
+            $q = $q < 0.0 ? -$q : $q;
+            $p = ($axial < 0.0 ? -$axial : $axial) * $half;
             if ($q + $p > $clear * (1.0 + 1e-9)) {
                 $brightness = self::overlap($p, $clear, $q);
                 if ($brightness < $least) {

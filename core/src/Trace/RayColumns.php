@@ -173,7 +173,7 @@ final class RayColumns
                     $at = $way - $f * (1.0 - $pupil);
                 }
                 $own = $y0 + $t0 * $at;
-                $number = abs($own) * $ownPer;
+                $number = ($own < 0.0 ? -$own : $own) * $ownPer;
                 if ($number > $n) {
                     $n = $number;
                     $h = $own;
@@ -183,7 +183,7 @@ final class RayColumns
             }
             if ($perGlass > 0.0) {
                 $own = $reversed ? $y0 : $y;
-                $number = abs($own) * $perGlass;
+                $number = ($own < 0.0 ? -$own : $own) * $perGlass;
                 if ($number > $n) {
                     $n = $number;
                     $h = $own;
@@ -193,7 +193,7 @@ final class RayColumns
             }
             foreach ($per as $j => $ownPer) {
                 $own = $alpha[$j] * $y + $beta[$j] * $t;
-                $number = abs($own) * $ownPer;
+                $number = ($own < 0.0 ? -$own : $own) * $ownPer;
                 if ($number > $n) {
                     $n = $number;
                     $h = $own;
