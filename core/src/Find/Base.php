@@ -40,6 +40,24 @@ final readonly class Base
         return $bases;
     }
 
+    /** Known mass, g. */
+    public function massG(): float
+    {
+        return ($this->camera->massG ?? 0.0) + ($this->converter->casing->massG ?? 0.0);
+    }
+
+    /** Known price. */
+    public function price(): float
+    {
+        return ($this->camera->price ?? 0.0) + ($this->converter->casing->price ?? 0.0);
+    }
+
+    /** Joints to make by hand before the first ring or lens. */
+    public function joints(): int
+    {
+        return $this->converter === null ? 0 : 1;
+    }
+
     /** The end that the first ring or lens goes on. */
     public function front(): JointEnd
     {

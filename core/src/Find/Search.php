@@ -244,17 +244,18 @@ final class Search
     private function suit(int $b, Head $head, StackGroup $group, array $curves, Wanted $wanted, Judge $judge, int $first, Best $best): array
     {
         $works = $this->works($b, $head, $wanted->automatic);
-        $camera = $this->bases[$b]->camera;
-        $massKnown = ($camera->massG ?? 0.0) + $head->mass;
-        $priceKnown = ($camera->price ?? 0.0) + $head->price;
+        $base = $this->bases[$b];
+        $massKnown = $base->massG() + $head->mass;
+        $priceKnown = $base->price() + $head->price;
+        $jointsKnown = $base->joints() + $head->joints;
         $mostMass = $wanted->mostMassG === null ? INF : $wanted->mostMassG - $massKnown;
         $mostPrice = $wanted->mostPrice === null ? INF : $wanted->mostPrice - $priceKnown;
-        $mostMissing = ($wanted->mostMissingPrice ?? 0.0) - $this->bases[$b]->missing - $head->missing;
+        $mostMissing = ($wanted->mostMissingPrice ?? 0.0) - $base->missing - $head->missing;
         if ($mostMissing < 0.0) {
             return [0, 0];
         }
         $narrow = $judge->asksForLight();
-        $factor = $this->bases[$b]->factor();
+        $factor = $base->factor();
         $corner = $wanted->leastCorner !== null;
         $keys = [];
         $from = [];
@@ -310,7 +311,7 @@ final class Search
                     Ranking::Mass => $massKnown + $mass[$i],
                     Ranking::Price => $priceKnown + $price[$i],
                 };
-                $key = $key * 1e6 + $warnings * 1e4 + ($joints[$i] + $head->joints) * 100.0 + $lost;
+                $key = $key * 1e6 + $warnings * 1e4 + ($joints[$i] + $jointsKnown) * 100.0 + $lost;
                 if (! isset($keys[$i]) || $key < $keys[$i]) {
                     $keys[$i] = $key;
                     $from[$i] = $k;

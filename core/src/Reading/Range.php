@@ -77,40 +77,47 @@ final readonly class Range
         $many = count($travels);
         $samples = $many === 0 ? 1 : self::SAMPLES[min($many, 5)];
         $count = $samples ** $many;
-        /** @var list<array{float, float, float}|null> $found */
-        $found = [];
-        $slopes = [];
+        // A column for each quantity, null where there is no image.
+        $magnifications = $workings = $subjects = $slopes = [];
         $infinite = false;
+        $edges = false;
         for ($n = 0; $n < $count; $n++) {
             $sampler->sample(self::place($travels, $samples, $n));
             $slopes[] = $sampler->t;
-            $found[] = $sampler->image === Image::Real
-                ? [$sampler->magnification, $sampler->workingDistanceMm, $sampler->subjectDistanceMm]
-                : null;
-            $infinite = $infinite || $sampler->image === Image::AtInfinity;
+            if ($sampler->image === Image::Real) {
+                $magnifications[] = $sampler->magnification;
+                $workings[] = $sampler->workingDistanceMm;
+                $subjects[] = $sampler->subjectDistanceMm;
+            } else {
+                $magnifications[] = $workings[] = $subjects[] = null;
+                $edges = $many > 1;
+                $infinite = $infinite || $sampler->image === Image::AtInfinity;
+            }
         }
+        $found = [$magnifications, $workings, $subjects];
         // The slope is continuous: where it changes sign between neighbours, it passes through infinity.
         for ($n = 0; ! $infinite && $n < $count; $n++) {
             for ($a = 0, $stride = 1; $a < $many; $a++, $stride *= $samples) {
                 if (intdiv($n, $stride) % $samples < $samples - 1 && $slopes[$n] * $slopes[$n + $stride] < 0.0
-                    && ($found[$n] !== null || $found[$n + $stride] !== null)) {
+                    && ($magnifications[$n] !== null || $magnifications[$n + $stride] !== null)) {
                     $infinite = true;
                 }
             }
         }
 
-        $edges = $many > 1 && in_array(null, $found, true);
         $least = [null, null, null];
         $greatest = [null, null, null];
         for ($q = 0; $q < 3; $q++) {
-            $lows = self::peaks($found, $many, $samples, $q, -1.0);
-            $highs = self::peaks($found, $many, $samples, $q, 1.0);
-            if ($lows !== [] && $highs !== []) {
-                $least[$q] = $q === self::MAGNIFICATION && $infinite ? 0.0 : self::best($sampler, $travels, $samples, $lows, $q, -1.0, $edges);
-                $greatest[$q] = $q !== self::MAGNIFICATION && $infinite ? null : self::best($sampler, $travels, $samples, $highs, $q, 1.0, $edges);
-            } elseif ($infinite && $q === self::MAGNIFICATION) {
-                $least[$q] = $greatest[$q] = 0.0;
+            if (! $infinite || $q !== self::MAGNIFICATION) {
+                $least[$q] = self::best($sampler, $travels, $samples, self::peaks($found[$q], $many, $samples, -1.0), $q, -1.0, $edges);
             }
+            if (! $infinite || $q === self::MAGNIFICATION) {
+                $greatest[$q] = self::best($sampler, $travels, $samples, self::peaks($found[$q], $many, $samples, 1.0), $q, 1.0, $edges);
+            }
+        }
+        if ($infinite) {
+            $least[self::MAGNIFICATION] = 0.0;
+            $greatest[self::MAGNIFICATION] ??= 0.0;
         }
 
         return new self(
@@ -124,28 +131,43 @@ final readonly class Range
      * Samples that none of their neighbours along a travel beats (of equals the first), the best first: an image may come and go between the
      * ends of the travels, and leave more than one stretch to look in.
      *
-     * @param  list<array{float, float, float}|null>  $found
+     * @param  list<?float>  $values  null = no image there
      * @param  float  $sign  1 for the greatest, -1 for the least
      * @return list<int>
      */
-    private static function peaks(array $found, int $many, int $samples, int $q, float $sign): array
+    private static function peaks(array $values, int $many, int $samples, float $sign): array
     {
         $peaks = [];
-        foreach ($found as $n => $values) {
-            if ($values === null) {
+        $strides = [];
+        for ($a = 0, $stride = 1; $a < $many; $a++, $stride *= $samples) {
+            $strides[] = $stride;
+        }
+        foreach ($values as $n => $here) {
+            if ($here === null) {
                 continue;
             }
-            $value = $sign * $values[$q];
+            $value = $sign * $here;
             // A travel that changes nothing but the last digit is level ground.
-            $level = 1e-9 * abs($value);
-            for ($a = 0, $stride = 1; $a < $many; $a++, $stride *= $samples) {
-                $k = intdiv($n, $stride) % $samples;
-                if ($k > 0 && isset($found[$n - $stride]) && $sign * $found[$n - $stride][$q] >= $value - $level
-                    || $k < $samples - 1 && isset($found[$n + $stride]) && $sign * $found[$n + $stride][$q] > $value + $level) {
-                    continue 2;
+            $level = 1e-9 * ($here < 0.0 ? -$here : $here);
+            foreach ($strides as $stride) {
+                $k = $stride === 1 && $many === 1 ? $n : intdiv($n, $stride) % $samples;
+                if ($k > 0) {
+                    $other = $values[$n - $stride];
+                    if ($other !== null && $sign * $other >= $value - $level) {
+                        continue 2;
+                    }
+                }
+                if ($k < $samples - 1) {
+                    $other = $values[$n + $stride];
+                    if ($other !== null && $sign * $other > $value + $level) {
+                        continue 2;
+                    }
                 }
             }
             $peaks[$n] = $value;
+        }
+        if (count($peaks) === 1) {
+            return array_keys($peaks);
         }
         arsort($peaks);
         // Along an edge of the image stands a stair of peaks: one of those side by side is enough to begin from.
@@ -180,11 +202,14 @@ final readonly class Range
 
     /**
      * @param  list<Travel>  $travels
-     * @param  non-empty-list<int>  $from  samples to look about
+     * @param  list<int>  $from  samples to look about
      * @param  bool  $edges  whether somewhere among the samples there is no image
      */
-    private static function best(AxialSampler $sampler, array $travels, int $samples, array $from, int $q, float $sign, bool $edges): float
+    private static function best(AxialSampler $sampler, array $travels, int $samples, array $from, int $q, float $sign, bool $edges): ?float
     {
+        if ($from === []) {
+            return null;
+        }
         $best = -INF;
         $at = [];
         $done = true;
