@@ -50,14 +50,15 @@ final class CareRule implements Rule
     private function flare(Facts $facts): array
     {
         [$length, $tubes, $moving] = self::bareBehindTheLens($facts->rig, $facts->travel?->kind === TravelKind::Length ? $facts->travel->part : null);
-        $bare = [];
-        $counts = [];
-        foreach ($facts->columns->image as $row => $_) {
-            $bare[] = $length + ($moving ? $facts->places[$row] : 0.0);
-            $counts[] = $tubes >= self::MANY_TUBES ? INF : $bare[$row];
+        $many = $tubes >= self::MANY_TUBES;
+        if (! $moving && ! $many && $length <= self::LONG_MM) {
+            return [];
         }
+        $bare = $moving
+            ? array_map(static fn (float $place): float => $length + $place, $facts->places)
+            : array_fill(0, $facts->columns->rows, $length);
 
-        return Span::where($counts, self::LONG_MM, INF, new Finding(Code::Flare, Severity::Note, null,
+        return Span::where($bare, $many ? -INF : self::LONG_MM, INF, new Finding(Code::Flare, Severity::Note, null,
             'There are {bare:mm} of bare tube and cloth behind the lens: line or hood them against flare.'), ['bare' => $bare]);
     }
 

@@ -15,21 +15,24 @@ use ZincThimble\Core\Trace\RayColumns;
 final class RingShares
 {
     /**
+     * @param  list<float>  $places  ring positions
      * @param  float  $c  blur limit at the sensor, mm
      * @param  ?float  $marked1  marked number of the working lens, where the ring doesn't change it
      */
-    public static function add(HalfWidthSums $sums, UncertainInput $input, RayColumns $up, RayColumns $down, float $medium, float $factor, float $c, ?float $marked1, ?float $marked2): void
+    public static function add(HalfWidthSums $sums, UncertainInput $input, RayColumns $up, RayColumns $down, array $places, float $medium, float $factor, float $c, ?float $marked1, ?float $marked2): void
     {
-        $odd = $up->sameButMetal($down)
-            ? self::metal($sums, $input, $up, $down, $medium)
-            : self::real($sums, $input, $up, $down, $medium, $factor, $c, $marked1, $marked2);
-        foreach ($odd as $row) {
-            self::odd($sums, $input, $up, $down, $row, $medium, $factor, $up->marked[$row] ?? $marked1, $down->marked[$row] ?? $marked2);
+        if ($up->sameButMetal($down)) {
+            self::metal($sums, $input, $up, $down, $places, $medium);
+
+            return;
+        }
+        foreach (self::real($sums, $input, $up, $down, $places, $medium, $factor, $c, $marked1, $marked2) as $row) {
+            self::odd($sums, $input, $up, $down, $places[$row], $row, $medium, $factor, $up->marked[$row] ?? $marked1, $down->marked[$row] ?? $marked2);
         }
     }
 
     /** A row where one of the two has no real image, or nothing known limits its light. */
-    private static function odd(HalfWidthSums $sums, UncertainInput $input, RayColumns $up, RayColumns $down, int $row, float $medium, float $factor, ?float $marked1, ?float $marked2): void
+    private static function odd(HalfWidthSums $sums, UncertainInput $input, RayColumns $up, RayColumns $down, float $place, int $row, float $medium, float $factor, ?float $marked1, ?float $marked2): void
     {
         if ($up->n[$row] > 0.0 && $down->n[$row] > 0.0) {
             $sums->apertures($row, $input, $up->n[$row] * $factor, $down->n[$row] * $factor, $marked1, $marked2);
@@ -42,21 +45,21 @@ final class RingShares
         if ($t1 > 0.0 && $t2 > 0.0) {
             $w1 = -$medium * $up->y[$row] / $t1;
             $w2 = -$medium * $down->y[$row] / $t2;
-            $sums->distances($row, $input, $w1, $w2, $up->metal[$row] + $w1, $down->metal[$row] + $w2, $t1 * $factor, $t2 * $factor);
+            $sums->distances($row, $input, $w1, $w2, $up->metal + $up->metalWay * $place + $w1, $down->metal + $down->metalWay * $place + $w2, $t1 * $factor, $t2 * $factor);
         }
     }
 
     /**
      * Only the front-most metal differs: working and subject distance.
      *
-     * @return list<int> rows left out
+     * @param  list<float>  $places
      */
-    private static function metal(HalfWidthSums $sums, UncertainInput $input, RayColumns $up, RayColumns $down, float $medium): array
+    private static function metal(HalfWidthSums $sums, UncertainInput $input, RayColumns $up, RayColumns $down, array $places, float $medium): void
     {
         $y1 = $up->y;
         $y2 = $down->y;
-        $s1 = $up->metal;
-        $s2 = $down->metal;
+        $s0 = $up->metal - $down->metal;
+        $s1 = $up->metalWay - $down->metalWay;
         $sw = $sums->sums['workingDistanceMm'];
         $ss = $sums->sums['subjectDistanceMm'];
         $most = $sums->most['workingDistanceMm'];
@@ -75,19 +78,20 @@ final class RingShares
                 $most[$row] = $share * Uncertainty::CLEARLY;
                 $source[$row] = $input;
             }
-            $s = $s1[$row] - $s2[$row] + $w;
+            $s = $s0 + $s1 * $places[$row] + $w;
             $ss[$row] += $s * $s * 0.25;
         }
         $sums->sums['workingDistanceMm'] = $sw;
         $sums->sums['subjectDistanceMm'] = $ss;
         $sums->most['workingDistanceMm'] = $most;
         $sums->sources['workingDistanceMm'] = $source;
-
-        return [];
     }
 
-    /** @return list<int> rows left out, where one of the two has no real image or no stop */
-    private static function real(HalfWidthSums $sums, UncertainInput $input, RayColumns $up, RayColumns $down, float $medium, float $factor, float $c, ?float $marked1, ?float $marked2): array
+    /**
+     * @param  list<float>  $places
+     * @return list<int> rows left out, where one of the two has no real image or no stop
+     */
+    private static function real(HalfWidthSums $sums, UncertainInput $input, RayColumns $up, RayColumns $down, array $places, float $medium, float $factor, float $c, ?float $marked1, ?float $marked2): array
     {
         $uys = $up->y;
         $dys = $down->y;
@@ -96,8 +100,8 @@ final class RingShares
         $dns = $down->n;
         $uks = $up->k;
         $dks = $down->k;
-        $umetals = $up->metal;
-        $dmetals = $down->metal;
+        $s0 = $up->metal - $down->metal;
+        $s1 = $up->metalWay - $down->metalWay;
         $umarks = $up->marked;
         $dmarks = $down->marked;
         $cm = $c / $factor;
@@ -154,7 +158,7 @@ final class RingShares
                 $mostW[$row] = $share * Uncertainty::CLEARLY;
                 $fromW[$row] = $input;
             }
-            $change = $umetals[$row] - $dmetals[$row] + $w;
+            $change = $s0 + $s1 * $places[$row] + $w;
             $ss[$row] += $change * $change * 0.25;
             $change = $factor * ($un - $dn);
             $share = $change * $change * 0.25;

@@ -87,7 +87,7 @@ final class SweepColumns
         if ($travel->kind === TravelKind::Focus && $lens instanceof Lens && $up->axis->na === null && ! $up->axis->unmodelled) {
             RingShares::add(
                 $sums, $input, RayColumns::along($up, $input->up, $travel, $lens, $places), RayColumns::along($down, $input->down, $travel, $lens, $places),
-                $up->axis->medium, $up->axis->factor, $rig->blurLimitMm, $up->axis->marked, $down->axis->marked,
+                $places, $up->axis->medium, $up->axis->factor, $rig->blurLimitMm, $up->axis->marked, $down->axis->marked,
             );
         } else {
             $sums->addTrains($input, TrainReadings::along($up, $input->up, $travel, $places, false), TrainReadings::along($down, $input->down, $travel, $places, false));

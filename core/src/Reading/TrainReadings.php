@@ -80,7 +80,7 @@ final class TrainReadings
     public array $endMm = [];
 
     /**
-     * Rays there: axial and field.
+     * Rays there, axial and field; [] when no group stands in front.
      *
      * @var list<float>
      */
@@ -356,10 +356,12 @@ final class TrainReadings
             $cChief[] = $x;
             $cTraced[] = $neff;
             $cEndMm[] = $end;
-            $cEndY[] = $y;
-            $cEndT[] = $t;
-            $cEndFieldY[] = $fy;
-            $cEndFieldT[] = $ft;
+            if ($inFront) {
+                $cEndY[] = $y;
+                $cEndT[] = $t;
+                $cEndFieldY[] = $fy;
+                $cEndFieldT[] = $ft;
+            }
             if ($x === null || $effective === null) {
                 $cCornerBrightness[] = null;
                 $cCornerPart[] = null;

@@ -103,52 +103,37 @@ final class Uncertainty
             };
             $halfWidth = $measured ?? $usual;
             if ($halfWidth > 0.0) {
-                $inputs[] = self::varied($rig, $i, $field, $measured !== null, static fn (float $sign): array => [
-                    self::moved($figures, $field, $sign * $halfWidth), Nudge::none(),
-                ]);
+                $inputs[] = self::varied($rig, $i, $part, $field, $measured !== null, $figures->with($field, $value + $halfWidth), $figures->with($field, $value - $halfWidth));
             }
         }
         if ($figures->principalGapMm === null || $figures->pupilRatio === null) {
-            $inputs[] = self::varied($rig, $i, 'design', false, static fn (float $sign): array => [$figures, new Nudge(family: $sign)]);
+            $inputs[] = self::varied($rig, $i, $part, 'design', false, $figures, $figures, new Nudge(1.0), new Nudge(-1.0));
         }
         if ($settled->focusing === Focusing::Internal) {
             if ($figures->closePrincipalGapMm === null) {
-                $inputs[] = self::varied($rig, $i, 'closePrincipalGapMm', false, static fn (float $sign): array => [$figures, new Nudge(closeGap: $sign)]);
+                $inputs[] = self::varied($rig, $i, $part, 'closePrincipalGapMm', false, $figures, $figures, new Nudge(0.0, 1.0), new Nudge(0.0, -1.0));
             }
             if ($figures->closeEffectiveAperture === null) {
-                $inputs[] = self::varied($rig, $i, 'closeEffectiveAperture', false, static fn (float $sign): array => [$figures, new Nudge(aperture: $sign)]);
+                $inputs[] = self::varied($rig, $i, $part, 'closeEffectiveAperture', false, $figures, $figures, new Nudge(0.0, 0.0, 1.0), new Nudge(0.0, 0.0, -1.0));
             }
         }
 
         return $inputs;
     }
 
-    /**
-     * @param  \Closure(float): array{LensFigures, Nudge}  $variant
-     *
-     * A variant that no lens can have leaves that side where it was.
-     */
-    private static function varied(Rig $rig, int $i, string $field, bool $measured, \Closure $variant): UncertainInput
+    private static function varied(Rig $rig, int $i, Lens $lens, string $field, bool $measured, LensFigures $up, LensFigures $down, ?Nudge $upwards = null, ?Nudge $downwards = null): UncertainInput
     {
-        $sides = [];
-        foreach ([1.0, -1.0] as $sign) {
-            [$figures, $nudge] = $variant($sign);
-            $lens = $rig->chain[$i];
-            try {
-                $sides[] = $lens instanceof Lens
-                    ? $rig->withLenses([$i => Settling::settle($lens, null, $figures, $nudge, $rig->lenses[$i]->focusing)] + $rig->lenses)
-                    : $rig;
-            } catch (InvalidFigure) {
-                $sides[] = $rig;
-            }
-        }
-
-        return new UncertainInput($i, $field, $measured, $sides[0], $sides[1]);
+        return new UncertainInput($i, $field, $measured, self::variant($rig, $i, $lens, $up, $upwards), self::variant($rig, $i, $lens, $down, $downwards));
     }
 
-    private static function moved(LensFigures $figures, string $field, float $by): LensFigures
+    /** A variant that no lens can have leaves that side where it was. */
+    private static function variant(Rig $rig, int $i, Lens $lens, LensFigures $figures, ?Nudge $nudge): Rig
     {
-        return $figures->with($field, ($figures->known()[$field] ?? 0.0) + $by);
+        try {
+            return $rig->withLens($i, Settling::settle($lens, null, $figures, $nudge, $rig->lenses[$i]->focusing));
+        } catch (InvalidFigure) {
+            return $rig;
+        }
     }
 
     /** @return list<UncertainInput> */

@@ -112,11 +112,11 @@ final class Rig
         return self::of($this->camera, $this->chain, $setting, $this->conditions, $this->subject, $this->name, $this->extra);
     }
 
-    /** @param  array<int, SettledLens>  $lenses */
-    public function withLenses(array $lenses): self
+    /** The same rig with the lens at one place settled otherwise. */
+    public function withLens(int $place, SettledLens $lens): self
     {
         $copy = clone $this;
-        $copy->lenses = $lenses;
+        $copy->lenses[$place] = $lens;
 
         return $copy;
     }

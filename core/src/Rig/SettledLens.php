@@ -8,8 +8,10 @@ use ZincThimble\Core\Gear\Focusing;
 
 /**
  * A lens whose figures have been brought into agreement (OPTICS.md, "Settling a lens"), ready to be traced. mm.
+ *
+ * @immutable
  */
-final readonly class SettledLens
+final class SettledLens
 {
     public function __construct(
         /** Focal length at infinity and at the closest. */

@@ -48,18 +48,16 @@ final class RayColumns
     public array $k = [];
 
     /**
-     * Front-most metal, mm from the sensor, a converter's length included.
-     *
-     * @var list<float>
-     */
-    public array $metal = [];
-
-    /**
      * Marked number of the working lens, where the ring changes it; [] = it is the axis's.
      *
      * @var list<?float>
      */
     public array $marked = [];
+
+    /** Front-most metal, mm from the sensor, a converter's length included, with the ring at infinity; and how far the ring takes it. */
+    public float $metal = 0.0;
+
+    public float $metalWay = 0.0;
 
     private function __construct()
     {
@@ -104,7 +102,6 @@ final class RayColumns
         $inFront = $train->groupsInFront;
         $on = $train->toFront - $train->toLast;
         $toFront = $train->toFront;
-        $more = $train->toMetal + $axis->converterMm + $rear + $tip;
         $alpha = $train->alpha;
         $beta = $train->beta;
         // Behind the ring nothing changes: the greatest number there is found once.
@@ -123,7 +120,7 @@ final class RayColumns
         $perGlass = $lens->frontGlass === null ? 0.0 : 1.0 / $lens->frontGlass;
         $per = array_map(static fn (float $r): float => 0.5 / $r, $train->radius);
 
-        $cy = $ct = $cn = $ck = $cMetal = $cMarked = [];
+        $cy = $ct = $cn = $ck = $cMarked = [];
         foreach ($places as $s) {
             $m = $s * $m0;
             $phi = $phi0 + $phi1 * $s;
@@ -227,14 +224,14 @@ final class RayColumns
             $cy[] = $y;
             $cn[] = $n;
             $ck[] = ($h < 0.0 ? $t * $hf - $ft * $h : $ft * $h - $t * $hf) * $perClear;
-            $cMetal[] = $more + $rim;
         }
         $self = new self;
         $self->y = $cy;
         $self->t = $ct;
         $self->n = $cn;
         $self->k = $ck;
-        $self->metal = $cMetal;
+        $self->metal = $train->toMetal + $axis->converterMm + $rear + $tip + $rim0;
+        $self->metalWay = $rim1;
         $self->marked = $cMarked;
 
         return $self;

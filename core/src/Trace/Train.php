@@ -122,48 +122,40 @@ final class Train
 
     private function traceBehind(Axis $axis, int $p): void
     {
+        $behindA = $behindF = $behindR = $behindPart = [];
+        foreach ($axis->openPart as $j => $part) {
+            if ($part < $p) {
+                $behindA[] = $axis->axialAt[$j];
+                $behindF[] = $axis->fieldAt[$j];
+                $behindR[] = $axis->openR[$j];
+                $behindPart[] = $part;
+            }
+        }
+        [$this->behindA, $this->behindF, $this->behindR, $this->behindPart] = [$behindA, $behindF, $behindR, $behindPart];
         $y = 0.0;
         $t = 1.0;
         $fy = 1.0;
         $ft = 0.0;
         $z = 0.0;
-        $k = 0;
-        $groups = count($axis->phi);
-        foreach ($axis->openZ as $j => $at) {
-            if ($axis->openPart[$j] >= $p) {
-                continue;
+        foreach ($axis->groupPart as $k => $part) {
+            if ($part >= $p) {
+                break;
             }
-            while ($k < $axis->openSpace[$j]) {
-                $this->behindGroup($axis, $k, $y, $t, $fy, $ft, $z);
-                $k++;
-            }
-            $this->behindA[] = $y + $t * ($at - $z);
-            $this->behindF[] = $fy + $ft * ($at - $z);
-            $this->behindR[] = $axis->openR[$j];
-            $this->behindPart[] = $axis->openPart[$j];
-        }
-        while ($k < $groups && $axis->groupPart[$k] < $p) {
-            $this->behindGroup($axis, $k, $y, $t, $fy, $ft, $z);
-            $k++;
+            $way = $axis->zi[$k] - $z;
+            $y += $t * $way;
+            $fy += $ft * $way;
+            $this->behindGroupA[] = $y;
+            $this->behindGroupF[] = $fy;
+            $this->behindZi[] = $axis->zi[$k];
+            $this->behindZo[] = $axis->zo[$k];
+            $t -= $y * $axis->phi[$k];
+            $ft -= $fy * $axis->phi[$k];
+            $z = $axis->zo[$k];
         }
         $this->y = $y + $t * ($this->rear - $z);
         $this->t = $t;
         $this->fy = $fy + $ft * ($this->rear - $z);
         $this->ft = $ft;
-    }
-
-    private function behindGroup(Axis $axis, int $k, float &$y, float &$t, float &$fy, float &$ft, float &$z): void
-    {
-        $way = $axis->zi[$k] - $z;
-        $y += $t * $way;
-        $fy += $ft * $way;
-        $this->behindGroupA[] = $y;
-        $this->behindGroupF[] = $fy;
-        $this->behindZi[] = $axis->zi[$k];
-        $this->behindZo[] = $axis->zo[$k];
-        $t -= $y * $axis->phi[$k];
-        $ft -= $fy * $axis->phi[$k];
-        $z = $axis->zo[$k];
     }
 
     private function traceInFront(Axis $axis, int $p, float $end): void
@@ -175,25 +167,38 @@ final class Train
         $d = 1.0;
         $z = $end;
         $groups = count($axis->phi);
-        $k = 0;
+        $openings = count($axis->openZ);
+        $k = $j = 0;
         while ($k < $groups && $axis->groupPart[$k] <= $p) {
             $k++;
         }
-        foreach ($axis->openZ as $j => $at) {
-            if ($axis->openPart[$j] <= $p) {
-                continue;
-            }
-            while ($k < $axis->openSpace[$j]) {
-                $this->frontGroup($axis, $k, $end, $a, $b, $c, $d, $z);
-                $k++;
-            }
-            $this->alpha[] = $a + $c * ($at - $z);
-            $this->beta[] = $b + $d * ($at - $z);
-            $this->radius[] = $axis->openR[$j];
-            $this->part[] = $axis->openPart[$j];
+        while ($j < $openings && $axis->openPart[$j] <= $p) {
+            $j++;
         }
-        while ($k < $groups) {
-            $this->frontGroup($axis, $k, $end, $a, $b, $c, $d, $z);
+        while (true) {
+            // Openings up to the next group, then that group.
+            while ($j < $openings && $axis->openSpace[$j] <= $k) {
+                $way = $axis->openZ[$j] - $z;
+                $this->alpha[] = $a + $c * $way;
+                $this->beta[] = $b + $d * $way;
+                $this->radius[] = $axis->openR[$j];
+                $this->part[] = $axis->openPart[$j];
+                $j++;
+            }
+            if ($k === $groups) {
+                break;
+            }
+            $way = $axis->zi[$k] - $z;
+            $a += $c * $way;
+            $b += $d * $way;
+            $this->groupAlpha[] = $a;
+            $this->groupBeta[] = $b;
+            $this->frontZi[] = $axis->zi[$k] - $end;
+            $this->frontZo[] = $axis->zo[$k] - $end;
+            $c -= $a * $axis->phi[$k];
+            $d -= $b * $axis->phi[$k];
+            $z = $axis->zo[$k];
+            $this->groupsInFront = true;
             $k++;
         }
         $this->a = $a;
@@ -201,20 +206,5 @@ final class Train
         $this->c = $c;
         $this->d = $d;
         $this->toLast = $z - $end;
-    }
-
-    private function frontGroup(Axis $axis, int $k, float $end, float &$a, float &$b, float &$c, float &$d, float &$z): void
-    {
-        $way = $axis->zi[$k] - $z;
-        $a += $c * $way;
-        $b += $d * $way;
-        $this->groupAlpha[] = $a;
-        $this->groupBeta[] = $b;
-        $this->frontZi[] = $axis->zi[$k] - $end;
-        $this->frontZo[] = $axis->zo[$k] - $end;
-        $c -= $a * $axis->phi[$k];
-        $d -= $b * $axis->phi[$k];
-        $z = $axis->zo[$k];
-        $this->groupsInFront = true;
     }
 }
