@@ -322,7 +322,7 @@ export function Bench({ id, person, rigs }: Props) {
                                     onKeys={() => setKeys(true)}
                                     onAll={() => setDialog('rigs')}
                                     onStates={() => setDialog('states')}
-                                    onSvg={exportSvg}
+                                    onSvg={rig && shown ? exportSvg : null}
                                 />
                             </div>
                         </div>

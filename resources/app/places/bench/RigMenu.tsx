@@ -16,7 +16,8 @@ interface Props {
     onKeys: () => void;
     onAll: () => void;
     onStates: () => void;
-    onSvg: () => void;
+    /** null = there is nothing drawn yet */
+    onSvg: (() => void) | null;
 }
 
 /** The rigs of this person, and what can be done with the one on the bench. */
@@ -59,7 +60,9 @@ export function RigMenu({ id, rigs, name, onKeep, onKeys, onAll, onStates, onSvg
                 <MenuItem onSelect={onStates}>{strings.states.menu}</MenuItem>
                 <MenuItem onSelect={() => setSharing(true)}>{strings.share.menu}</MenuItem>
                 <MenuLine />
-                <MenuItem onSelect={onSvg}>{strings.bench.exportSvg}</MenuItem>
+                <MenuItem onSelect={() => onSvg?.()} disabled={!onSvg}>
+                    {strings.bench.exportSvg}
+                </MenuItem>
                 <MenuItem onSelect={() => print()}>{strings.bench.print}</MenuItem>
                 <MenuItem onSelect={() => location.assign(api.fileAddress(id))}>{strings.bench.exportFile}</MenuItem>
                 <MenuLine />
