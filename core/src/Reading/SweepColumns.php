@@ -51,10 +51,11 @@ final class SweepColumns
             return [$halfWidths, $sources];
         }
         $sums = new HalfWidthSums(count($places));
-        $cut = self::isCut($travel, $places);
-        foreach (Uncertainty::inputs($rig->with($travel->kind, $travel->part, $places[0])) as $input) {
-            if ($cut) {
-                self::addCut($sums, $input, $rig, $travel, $places);
+        $first = $rig->with($travel->kind, $travel->part, $places[0]);
+        $train = self::isCut($travel, $places) ? new Train(Axis::of($first), $first, $travel) : null;
+        foreach (Uncertainty::inputs($first) as $input) {
+            if ($train !== null) {
+                self::addCut($sums, $input, $train, $rig, $travel, $places);
             } else {
                 foreach ($places as $row => $place) {
                     $sums->addReadings($row, $input, Reading::of($input->up->with($travel->kind, $travel->part, $place)), Reading::of($input->down->with($travel->kind, $travel->part, $place)));
@@ -71,11 +72,16 @@ final class SweepColumns
         return $travel->kind->movesFocus() && count($places) >= self::WORTH_CUTTING;
     }
 
-    /** @param  list<float>  $places */
-    private static function addCut(HalfWidthSums $sums, UncertainInput $input, Rig $rig, Travel $travel, array $places): void
+    /**
+     * @param  Train  $train  of the rig itself
+     * @param  list<float>  $places
+     */
+    private static function addCut(HalfWidthSums $sums, UncertainInput $input, Train $train, Rig $rig, Travel $travel, array $places): void
     {
-        $up = new Train(Axis::of($input->up), $input->up, $travel);
-        $down = new Train(Axis::of($input->down), $input->down, $travel);
+        // What lies behind the moving lens and in front of it is the same whatever its own figures are.
+        $own = $travel->kind === TravelKind::Focus && $input->part === $travel->part;
+        $up = $own ? $train : new Train(Axis::of($input->up), $input->up, $travel);
+        $down = $own ? $train : new Train(Axis::of($input->down), $input->down, $travel);
         $upLine = LinearTrain::of($up, $input->up, $travel);
         $downLine = $upLine === null ? null : LinearTrain::of($down, $input->down, $travel);
         if ($upLine !== null && $downLine !== null) {

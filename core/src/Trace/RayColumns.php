@@ -139,7 +139,6 @@ final class RayColumns
             $t = $t0 - $last * $phi;
             $ft = $ft0 - $lastF * $phi;
             $y = $last + $t * $onward;
-            $fy = $lastF + $ft * $onward;
 
             // The stop: the opening with the greatest number.
             $n = $behind;
@@ -184,7 +183,7 @@ final class RayColumns
                 if ($number > $n) {
                     $n = $number;
                     $h = $own;
-                    $hf = $reversed ? $fy0 : $fy;
+                    $hf = $reversed ? $fy0 : $lastF + $ft * $onward;
                     $perClear = $perGlass;
                 }
             }
@@ -194,7 +193,7 @@ final class RayColumns
                 if ($number > $n) {
                     $n = $number;
                     $h = $own;
-                    $hf = $alpha[$j] * $fy + $beta[$j] * $ft;
+                    $hf = $alpha[$j] * ($lastF + $ft * $onward) + $beta[$j] * $ft;
                     $perClear = $ownPer;
                 }
             }
@@ -204,7 +203,7 @@ final class RayColumns
                 $last = $toA * $y + $toB * $t;
                 $t = $toC * $y + $toD * $t;
                 $y = $last + $t * $on;
-                $ft = $toC * $fy + $toD * $ft;
+                $ft = $toC * ($lastF + $ft * $onward) + $toD * $ft;
             } else {
                 $y += $t * $toFront;
             }
