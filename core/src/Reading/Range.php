@@ -76,13 +76,13 @@ final readonly class Range
     {
         $many = count($travels);
         $samples = $many === 0 ? 1 : self::SAMPLES[min($many, 5)];
-        $count = $samples ** $many;
         // A column for each quantity, null where there is no image.
         $magnifications = $workings = $subjects = $slopes = [];
         $infinite = false;
         $edges = false;
-        for ($n = 0; $n < $count; $n++) {
-            $sampler->sample(self::place($travels, $samples, $n));
+        $places = self::grid($travels, $samples);
+        foreach ($places as $at) {
+            $sampler->sample($at);
             $slopes[] = $sampler->t;
             if ($sampler->image === Image::Real) {
                 $magnifications[] = $sampler->magnification;
@@ -96,11 +96,13 @@ final readonly class Range
         }
         $found = [$magnifications, $workings, $subjects];
         // The slope is continuous: where it changes sign between neighbours, it passes through infinity.
-        for ($n = 0; ! $infinite && $n < $count; $n++) {
-            for ($a = 0, $stride = 1; $a < $many; $a++, $stride *= $samples) {
-                if (intdiv($n, $stride) % $samples < $samples - 1 && $slopes[$n] * $slopes[$n + $stride] < 0.0
+        for ($stride = 1; ! $infinite && $stride < count($slopes); $stride *= $samples) {
+            foreach ($slopes as $n => $slope) {
+                // The last along this travel has no neighbour further on.
+                if ($n % ($stride * $samples) < $stride * ($samples - 1) && $slope * $slopes[$n + $stride] < 0.0
                     && ($magnifications[$n] !== null || $magnifications[$n + $stride] !== null)) {
                     $infinite = true;
+                    break;
                 }
             }
         }
@@ -109,10 +111,10 @@ final readonly class Range
         $greatest = [null, null, null];
         for ($q = 0; $q < 3; $q++) {
             if (! $infinite || $q !== self::MAGNIFICATION) {
-                $least[$q] = self::best($sampler, $travels, $samples, self::peaks($found[$q], $many, $samples, -1.0), $q, -1.0, $edges);
+                $least[$q] = self::best($sampler, $travels, $samples, $places, self::peaks($found[$q], $many, $samples, -1.0), $q, -1.0, $edges);
             }
             if (! $infinite || $q === self::MAGNIFICATION) {
-                $greatest[$q] = self::best($sampler, $travels, $samples, self::peaks($found[$q], $many, $samples, 1.0), $q, 1.0, $edges);
+                $greatest[$q] = self::best($sampler, $travels, $samples, $places, self::peaks($found[$q], $many, $samples, 1.0), $q, 1.0, $edges);
             }
         }
         if ($infinite) {
@@ -139,7 +141,7 @@ final readonly class Range
     {
         $peaks = [];
         $strides = [];
-        for ($a = 0, $stride = 1; $a < $many; $a++, $stride *= $samples) {
+        for ($stride = 1; $stride < count($values); $stride *= $samples) {
             $strides[] = $stride;
         }
         foreach ($values as $n => $here) {
@@ -150,14 +152,14 @@ final readonly class Range
             // A travel that changes nothing but the last digit is level ground.
             $level = 1e-9 * ($here < 0.0 ? -$here : $here);
             foreach ($strides as $stride) {
-                $k = $stride === 1 && $many === 1 ? $n : intdiv($n, $stride) % $samples;
-                if ($k > 0) {
+                $k = $n % ($stride * $samples);
+                if ($k >= $stride) {
                     $other = $values[$n - $stride];
                     if ($other !== null && $sign * $other >= $value - $level) {
                         continue 2;
                     }
                 }
-                if ($k < $samples - 1) {
+                if ($k < $stride * ($samples - 1)) {
                     $other = $values[$n + $stride];
                     if ($other !== null && $sign * $other > $value + $level) {
                         continue 2;
@@ -202,10 +204,11 @@ final readonly class Range
 
     /**
      * @param  list<Travel>  $travels
+     * @param  list<list<float>>  $places  of the samples
      * @param  list<int>  $from  samples to look about
      * @param  bool  $edges  whether somewhere among the samples there is no image
      */
-    private static function best(AxialSampler $sampler, array $travels, int $samples, array $from, int $q, float $sign, bool $edges): ?float
+    private static function best(AxialSampler $sampler, array $travels, int $samples, array $places, array $from, int $q, float $sign, bool $edges): ?float
     {
         if ($from === []) {
             return null;
@@ -214,7 +217,7 @@ final readonly class Range
         $at = [];
         $done = true;
         foreach ($from as $n) {
-            [$there, $value, $settled] = self::refine($sampler, $travels, $samples, $n, $q, $sign, $edges);
+            [$there, $value, $settled] = self::refine($sampler, $travels, $samples, $places[$n], $q, $sign, $edges);
             if ($value > $best) {
                 $best = $value;
                 $at = $there;
@@ -229,12 +232,12 @@ final readonly class Range
      * The extreme near a sample: one travel after the other, between its two neighbours, twice round.
      *
      * @param  list<Travel>  $travels
+     * @param  array<int, float>  $at  the sample
      * @param  float  $sign  1 for the greatest, -1 for the least
      * @return array{array<int, float>, float, bool} where, the value times the sign, and whether no better place can be near
      */
-    private static function refine(AxialSampler $sampler, array $travels, int $samples, int $n, int $q, float $sign, bool $edges): array
+    private static function refine(AxialSampler $sampler, array $travels, int $samples, array $at, int $q, float $sign, bool $edges): array
     {
-        $at = self::place($travels, $samples, $n);
         $best = $sign * self::value($sampler, $at, $q);
         for ($round = 0; $round < (count($travels) > 1 ? 2 : 1); $round++) {
             $ends = 0;
@@ -448,18 +451,27 @@ final readonly class Range
     }
 
     /**
+     * Evenly spaced places over the product of all travels, the first travel's running fastest.
+     *
      * @param  list<Travel>  $travels
-     * @return array<int, float>
+     * @return list<list<float>>
      */
-    private static function place(array $travels, int $samples, int $n): array
+    private static function grid(array $travels, int $samples): array
     {
-        $at = [];
-        foreach ($travels as $a => $travel) {
-            $k = $n % $samples;
-            $n = intdiv($n, $samples);
-            $at[$a] = $k === $samples - 1 ? $travel->greatest : $travel->least + ($travel->greatest - $travel->least) * $k / ($samples - 1);
+        $places = [[]];
+        foreach ($travels as $travel) {
+            $next = [];
+            $way = ($travel->greatest - $travel->least) / max(1, $samples - 1);
+            for ($k = 0; $k < $samples; $k++) {
+                $value = $k === $samples - 1 ? $travel->greatest : $travel->least + $way * $k;
+                foreach ($places as $place) {
+                    $place[] = $value;
+                    $next[] = $place;
+                }
+            }
+            $places = $next;
         }
 
-        return $at;
+        return $places;
     }
 }

@@ -17,84 +17,11 @@ use ZincThimble\Core\Rig\Travel;
 /**
  * The axial ray alone, many times over, with some travels moved: what range and solving need, without laying the rig
  * out anew. Agrees with Axis to rounding (a property test holds it to that).
- *
- * The chain is kept as columns of steps: a step is a stretch of air, a thin lens, or a photographic lens.
  */
 final class AxialSampler
 {
-    private const AIR = 0;
-
-    private const THIN = 1;
-
-    private const LENS = 2;
-
-    /** @var array<int, int> */
-    private array $step = [];
-
-    /** @var array<int, int> index into the travels moved, -1 = none */
-    private array $travel = [];
-
-    /**
-     * AIR: length. THIN: power. LENS: 1/f0.
-     *
-     * @var array<int, float>
-     */
-    private array $one = [];
-
-    /**
-     * LENS: 1/f1 - 1/f0.
-     *
-     * @var array<int, float>
-     */
-    private array $two = [];
-
-    /**
-     * LENS: register.
-     *
-     * @var array<int, float>
-     */
-    private array $register = [];
-
-    /**
-     * LENS: g0, and g1 - g0.
-     *
-     * @var array<int, float>
-     */
-    private array $gap = [];
-
-    /** @var array<int, float> */
-    private array $gapSlope = [];
-
-    /**
-     * LENS: rim, and its movement over the ring.
-     *
-     * @var array<int, float>
-     */
-    private array $rim = [];
-
-    /** @var array<int, float> */
-    private array $rimSlope = [];
-
-    /**
-     * LENS: m0.
-     *
-     * @var array<int, float>
-     */
-    private array $m0 = [];
-
-    /**
-     * LENS: protrusion when reversed, -1 when normal.
-     *
-     * @var array<int, float>
-     */
-    private array $tip = [];
-
-    /**
-     * LENS: ring position when no travel moves it.
-     *
-     * @var array<int, float>
-     */
-    private array $focus = [];
+    /** @var list<AxialStep> */
+    private array $steps = [];
 
     private float $converterMm = 0.0;
 
@@ -142,7 +69,7 @@ final class AxialSampler
                 if ($at < 0) {
                     $air += $rig->lengthMm($i);
                 } else {
-                    $this->add(self::AIR, $at, 0.0);
+                    $this->steps[] = new AxialStep(AxialStep::AIR, $at, 0.0);
                 }
             } elseif ($part instanceof Lens) {
                 $this->air($air);
@@ -151,12 +78,12 @@ final class AxialSampler
             } elseif ($part instanceof CloseUpLens) {
                 $wet = $this->medium !== 1.0;
                 $this->air($air + ($part->thicknessMm - $part->planeFromFrontMm) / $this->medium);
-                $this->add(self::THIN, -1, ($wet ? $part->powerInWaterD($this->medium) : $part->powerD) / 1000.0);
+                $this->steps[] = new AxialStep(AxialStep::THIN, -1, ($wet ? $part->powerInWaterD($this->medium) : $part->powerD) / 1000.0);
                 $air = $part->planeFromFrontMm / $this->medium;
                 $this->realMore += $part->thicknessMm * (1.0 - 1.0 / $this->medium);
             } elseif ($part instanceof Objective) {
                 $this->air($air + $part->planeMm());
-                $this->add(self::THIN, -1, 1.0 / $part->focalLengthMm());
+                $this->steps[] = new AxialStep(AxialStep::THIN, -1, 1.0 / $part->focalLengthMm());
                 $air = $part->shortestMm() - $part->planeMm();
             } elseif ($part instanceof Teleconverter) {
                 $this->unmodelled = $this->unmodelled || $i > 0;
@@ -179,33 +106,31 @@ final class AxialSampler
         $z = 0.0;
         // Height at the last principal plane: what tells a real image from none.
         $last = 0.0;
-        $one = $this->one;
-        $travels = $this->travel;
-        foreach ($this->step as $k => $step) {
-            $travel = $travels[$k];
-            if ($step === self::AIR) {
-                $d = $travel < 0 ? $one[$k] : $at[$travel];
+        foreach ($this->steps as $step) {
+            $travel = $step->travel;
+            if ($step->kind === AxialStep::AIR) {
+                $d = $travel < 0 ? $step->value : $at[$travel];
                 $y += $t * $d;
                 $z += $d;
-            } elseif ($step === self::THIN) {
-                $t -= $y * $one[$k];
+            } elseif ($step->kind === AxialStep::THIN) {
+                $t -= $y * $step->value;
                 $last = $y;
             } else {
-                $s = $travel < 0 ? $this->focus[$k] : $at[$travel];
-                $f = 1.0 / ($one[$k] + $s * $this->two[$k]);
-                $a = $f * (1.0 + $s * $this->m0[$k]) - $this->register[$k];
-                $b = $a + $this->gap[$k] + $s * $this->gapSlope[$k];
-                $rim = $this->rim[$k] + $s * $this->rimSlope[$k];
-                $tip = $this->tip[$k];
+                $s = $travel < 0 ? $step->focus : $at[$travel];
+                $phi = $step->value + $s * $step->phiWay;
+                $a = (1.0 + $s * $step->m0) / $phi - $step->register;
+                $rim = $step->rim + $s * $step->rimWay;
+                $toRim = $rim - $a - $step->gap - $s * $step->gapWay;
+                $tip = $step->tip;
                 if ($tip < 0.0) {
                     $y += $t * $a;
-                    $t -= $y / $f;
+                    $t -= $y * $phi;
                     $last = $y;
-                    $y += $t * ($rim - $b);
+                    $y += $t * $toRim;
                     $z += $rim;
                 } else {
-                    $y += $t * ($rim - $b);
-                    $t -= $y / $f;
+                    $y += $t * $toRim;
+                    $t -= $y * $phi;
                     $last = $y;
                     $y += $t * ($a + $tip);
                     $z += $rim + $tip;
@@ -266,32 +191,23 @@ final class AxialSampler
     private function lens(Rig $rig, int $i, Lens $part, int $travel): void
     {
         $lens = $rig->lenses[$i];
-        $this->add(self::LENS, $travel, 1.0 / $lens->f0, 1.0 / $lens->f1 - 1.0 / $lens->f0);
-        $k = count($this->step) - 1;
-        $this->register[$k] = $lens->register;
-        $this->gap[$k] = $lens->g0;
-        $this->gapSlope[$k] = $lens->g1 - $lens->g0;
-        $this->rim[$k] = $lens->rim;
-        $this->rimSlope[$k] = $lens->rimAt(1.0) - $lens->rim;
-        $this->m0[$k] = $lens->m0;
-        $this->tip[$k] = $part->reversed ? $lens->protrusion : -1.0;
-        $this->focus[$k] = $lens->m0 > 0.0 ? $rig->setting->focus[$i] ?? 0.0 : 0.0;
+        $step = new AxialStep(AxialStep::LENS, $travel, 1.0 / $lens->f0);
+        $step->phiWay = 1.0 / $lens->f1 - 1.0 / $lens->f0;
+        $step->register = $lens->register;
+        $step->gap = $lens->g0;
+        $step->gapWay = $lens->g1 - $lens->g0;
+        $step->rim = $lens->rim;
+        $step->rimWay = $lens->rimAt(1.0) - $lens->rim;
+        $step->m0 = $lens->m0;
+        $step->tip = $part->reversed ? $lens->protrusion : -1.0;
+        $step->focus = $lens->m0 > 0.0 ? $rig->setting->focus[$i] ?? 0.0 : 0.0;
+        $this->steps[] = $step;
     }
 
     private function air(float $length): void
     {
         if ($length !== 0.0) {
-            $this->add(self::AIR, -1, $length);
+            $this->steps[] = new AxialStep(AxialStep::AIR, -1, $length);
         }
-    }
-
-    private function add(int $step, int $travel, float $one, float $two = 0.0): void
-    {
-        $this->step[] = $step;
-        $this->travel[] = $travel;
-        $this->one[] = $one;
-        $this->two[] = $two;
-        $this->register[] = $this->gap[] = $this->gapSlope[] = $this->rim[] = $this->rimSlope[] = $this->m0[] = $this->focus[] = 0.0;
-        $this->tip[] = -1.0;
     }
 }
