@@ -35,7 +35,7 @@ function subjects(): array
 }
 
 /**
- * How many of something a second: warmed up for a second, then the best of twenty-five stretches of a fifth of a second. The
+ * How many of something a second: warmed up for a second, then the best of a hundred stretches of a twentieth of a second. The
  * machine is shared, and another's load halves what a longer stretch counts.
  *
  * @param  Closure(int): int  $round  does round n and says how many it did
@@ -45,8 +45,8 @@ function rate(Closure $round): float
     $n = 0;
     stretch($round, $n, 1.0);
     $best = 0.0;
-    for ($k = 0; $k < 25; $k++) {
-        $best = max($best, stretch($round, $n, 0.2));
+    for ($k = 0; $k < 100; $k++) {
+        $best = max($best, stretch($round, $n, 0.05));
     }
 
     return $best;
