@@ -67,13 +67,18 @@ final class BenchApiTest extends TestCase
 
     public function test_the_history_goes_back_two_hundred_steps(): void
     {
-        for ($n = 0; $n < 210; $n++) {
-            $this->step(['action' => 'set', 'travel' => '3.aperture', 'value' => $n % 2 === 0 ? 16 : 11])->assertOk();
+        // All but the first and the last by the store that the routes use: the routes read the whole rig each time.
+        $store = $this->app->make(RigStore::class);
+        $this->step(['action' => 'set', 'travel' => '3.aperture', 'value' => 16])->assertOk();
+        $rig = $this->rig->refresh();
+        for ($n = 1; $n < 210; $n++) {
+            $rig = $store->keep($rig, $rig->revision, $store->read($rig)->with(\ZincThimble\Core\Rig\TravelKind::Aperture, 3, $n % 2 === 0 ? 16.0 : 11.0), 'set it');
         }
-        for ($n = 0; $n < 210; $n++) {
-            $last = $this->postJson("/api/rigs/{$this->rig->id}/undo", ['revision' => $this->rig->refresh()->revision])->assertOk();
+        for ($n = 0; $n < 209; $n++) {
+            $this->assertNotNull($store->history($rig)['undo'], 'step '.$n);
+            $rig = $store->undo($rig, $rig->revision);
         }
-        $last->assertJsonPath('history.undo', null);
+        $this->postJson("/api/rigs/{$this->rig->id}/undo", ['revision' => $this->rig->refresh()->revision])->assertOk()->assertJsonPath('history.undo', null);
         $this->assertEqualsWithDelta(8.0, $this->rig->refresh()->parts[3]->aperture, 1e-9);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Kits\KitStore;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Models\User;
@@ -80,10 +81,12 @@ final class KitApiTest extends TestCase
         for ($n = 1; $n <= 205; $n++) {
             $this->putJson($this->at('parts/'.$tube->id), ['version' => $tube->refresh()->version, 'part' => ['kind' => 'step-ring', 'name' => 'Ring', 'lengthMm' => $n / 10]])->assertOk();
         }
-        for ($n = 0; $n < 205; $n++) {
-            $last = $this->postJson($this->at('undo'), ['revision' => $this->kit->refresh()->revision])->assertOk();
+        // All but the last by the store that the route uses: the route shows the whole shelf each time.
+        $store = $this->app->make(KitStore::class);
+        for ($n = 0; $n < 204; $n++) {
+            $store->undo($this->kit, $this->kit->refresh()->revision);
         }
-        $last->assertJsonPath('history.undo', null);
+        $this->postJson($this->at('undo'), ['revision' => $this->kit->refresh()->revision])->assertOk()->assertJsonPath('history.undo', null);
         $this->assertSame('Step ring 58 to 52', $tube->refresh()->name);
     }
 
