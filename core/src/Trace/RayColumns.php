@@ -7,6 +7,7 @@ namespace ZincThimble\Core\Trace;
 use ZincThimble\Core\Gear\Focusing;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\SettledLens;
 use ZincThimble\Core\Rig\Travel;
 
 /**
@@ -70,31 +71,32 @@ final class RayColumns
         $p = $travel->part;
         $lens = $rig->lenses[$p];
         $reversed = $part->reversed;
-        $simple = $rig->conditions->simpleAperture;
-        $internal = $lens->focusing === Focusing::Internal;
         $shown = $rig->setting->aperture[$p] ?? $lens->widest;
         $converts = $shown !== null && $lens->showsEffective;
         $isWorking = $converts && $rig->inventory->workingLens === $p;
-        $rear = $train->rear;
         $y0 = $train->y;
         $t0 = $train->t;
         $fy0 = $train->fy;
         $ft0 = $train->ft;
+        $m0 = $lens->m0;
         $phi0 = 1.0 / $lens->f0;
         $phi1 = 1.0 / $lens->f1 - $phi0;
-        $m0 = $lens->m0;
-        $register = $lens->register;
-        $gap0 = $lens->g0;
-        $gap1 = $lens->g1 - $gap0;
         $rim0 = $lens->rim;
         $rim1 = $lens->rimAt(1.0) - $rim0;
-        $p0 = $lens->p0;
-        $p1 = $lens->p1;
-        $lossM = $lens->closeLoss === null ? 0.7 : 0.0;
-        $lossS = $lens->closeLoss ?? 0.0;
-        $nudge = $lens->apertureNudge;
-        $protrusion = $lens->protrusion;
-        $tip = $reversed ? $protrusion : 0.0;
+        // From the image-side focal point at infinity to the mount, and what the rays do there.
+        $register = $lens->register;
+        $q = $y0 - $t0 * $register;
+        $qf = $fy0 - $ft0 * $register;
+        // The height at the lens over its focal length: a straight line over the ring.
+        $a0 = $q * $phi0 + $t0;
+        $a1 = $q * $phi1 + $t0 * $m0;
+        $b0 = $qf * $phi0 + $ft0;
+        $b1 = $qf * $phi1 + $ft0 * $m0;
+        // Flange to rim less the principal gap, from the focal point at infinity.
+        $c0 = $rim0 + $register - $lens->g0;
+        $c1 = $rim1 - ($lens->g1 - $lens->g0);
+        $toTip = $lens->protrusion - $register;
+        [$pupil0, $pupil1, $leastPupil, $loss1, $nudge1] = self::pupils($lens, $rig->conditions->simpleAperture);
         $toA = $train->a;
         $toB = $train->b;
         $toC = $train->c;
@@ -122,22 +124,39 @@ final class RayColumns
 
         $cy = $ct = $cn = $ck = $cMarked = [];
         foreach ($places as $s) {
-            $m = $s * $m0;
             $phi = $phi0 + $phi1 * $s;
             $f = 1.0 / $phi;
-            $rim = $rim0 + $rim1 * $s;
-            $a = $f * (1.0 + $m) - $register;
-            $onward = $rim - $a - $gap0 - $gap1 * $s;
-            if ($reversed) {
-                $way = $onward;
-                $onward = $a + $protrusion;
-            } else {
-                $way = $a;
+            $m = $m0 * $s;
+            $extended = $f + $f * $m;
+            $pupil = $pupil0 + $pupil1 * $s;
+            if ($pupil < $leastPupil) {
+                $pupil = $leastPupil;
             }
-            $last = $y0 + $t0 * $way;
-            $lastF = $fy0 + $ft0 * $way;
-            $t = $t0 - $last * $phi;
-            $ft = $ft0 - $lastF * $phi;
+            $way = $f * ($pupil + $m);
+            if ($reversed) {
+                $onward = $c0 + $c1 * $s - $extended;
+                $last = $y0 + $t0 * $onward;
+                $lastF = $fy0 + $ft0 * $onward;
+                $t = $t0 - $last * $phi;
+                $ft = $ft0 - $lastF * $phi;
+                // A diaphragm `E / N` wide as seen from the front.
+                $way /= $pupil;
+                $at = $onward - $f + $f / $pupil;
+                $onward = $extended + $toTip;
+                $own = $y0 + $t0 * $at;
+                $ownF = $fy0 + $ft0 * $at;
+            } else {
+                $a = $a0 + $a1 * $s;
+                $b = $b0 + $b1 * $s;
+                $last = $a * $f;
+                $lastF = $b * $f;
+                $t = $t0 - $a;
+                $ft = $ft0 - $b;
+                $onward = $c0 + $c1 * $s - $extended;
+                // A diaphragm `P E / N` wide as seen from the mount.
+                $own = $q + $t0 * $way;
+                $ownF = $qf + $ft0 * $way;
+            }
             $y = $last + $t * $onward;
 
             // The stop: the opening with the greatest number.
@@ -146,34 +165,18 @@ final class RayColumns
             $hf = $behindF;
             $perClear = $behindPer;
             if ($shown !== null) {
-                $pupil = $p0;
-                $loss = 1.0 + $m / $p0;
-                if ($simple) {
-                    $pupil = 1.0;
-                    $loss = 1.0 + $m;
-                } elseif ($internal) {
-                    $pupil = $p1 !== null ? $p0 + ($p1 - $p0) * $s : ($m < 1.5 ? $p0 * (1.0 - 0.5 * $m) : $p0 * 0.25);
-                    $loss = (1.0 + $lossM * $m + $lossS * $s) * (1.0 + $nudge * $m);
-                }
                 // What the bare lens loses, `(f / E) (1 + m / P)`, is taken off the number its camera shows.
+                $loss = (1.0 + $loss1 * $s) * (1.0 + $nudge1 * $s);
                 $marked = $converts ? $shown / $loss : $shown;
                 if ($isWorking) {
                     $cMarked[] = $marked;
                 }
-                // A diaphragm `P E / N` wide as seen from the mount, `E / N` from the front.
-                if ($reversed) {
-                    $ownPer = $marked * $loss * $phi / (1.0 + $m / $pupil);
-                    $at = $way - $f * (1.0 - 1.0 / $pupil);
-                } else {
-                    $ownPer = $marked * $loss * $phi / ($pupil + $m);
-                    $at = $way - $f * (1.0 - $pupil);
-                }
-                $own = $y0 + $t0 * $at;
+                $ownPer = $marked * $loss / $way;
                 $number = ($own < 0.0 ? -$own : $own) * $ownPer;
                 if ($number > $n) {
                     $n = $number;
                     $h = $own;
-                    $hf = $fy0 + $ft0 * $at;
+                    $hf = $ownF;
                     $perClear = $ownPer;
                 }
             }
@@ -229,11 +232,32 @@ final class RayColumns
         $self->t = $ct;
         $self->n = $cn;
         $self->k = $ck;
-        $self->metal = $train->toMetal + $axis->converterMm + $rear + $tip + $rim0;
+        $self->metal = $train->rear + $rim0 + ($reversed ? $lens->protrusion : 0.0) + $train->toMetal + $axis->converterMm;
         $self->metalWay = $rim1;
         $self->marked = $cMarked;
 
         return $self;
+    }
+
+    /**
+     * Pupil ratio as a straight line over the ring with its floor, and what the bare lens loses as a product of two (OPTICS.md,
+     * "Focus ring").
+     *
+     * @return array{float, float, float, float, float} P, its change, its least; the loss is `(1 + fourth s) (1 + fifth s)`
+     */
+    private static function pupils(SettledLens $lens, bool $simple): array
+    {
+        return match (true) {
+            $simple => [1.0, 0.0, 1.0, $lens->m0, 0.0],
+            $lens->focusing !== Focusing::Internal => [$lens->p0, 0.0, $lens->p0, $lens->m0 / $lens->p0, 0.0],
+            default => [
+                $lens->p0,
+                $lens->p1 === null ? -0.5 * $lens->p0 * $lens->m0 : $lens->p1 - $lens->p0,
+                $lens->p1 === null ? 0.25 * $lens->p0 : 0.0,
+                $lens->closeLoss ?? 0.7 * $lens->m0,
+                $lens->apertureNudge * $lens->m0,
+            ],
+        };
     }
 
     /** Whether all but what the metal moves is the same as of another rig. */
