@@ -76,8 +76,9 @@ final class Travels
             $places = $lens instanceof Lens ? MarkedStops::between($travel->least, $travel->greatest, $lens->aperture->control) : [];
         } else {
             $count = min(self::MOST - 1, (int) round(($travel->greatest - $travel->least) / $travel->step));
-            $places = [];
-            for ($n = 0; $n < $count; $n++) {
+            // Its ends as they are: rounding could step over them.
+            $places = $count > 0 ? [$travel->least] : [];
+            for ($n = 1; $n < $count; $n++) {
                 $places[] = round($travel->least + $n * $travel->step, 9);
             }
             $places[] = $travel->greatest;
