@@ -3,13 +3,18 @@ export type Units = 'mm' | 'in';
 
 const thin = '\u2009';
 
+/** A whole number, by threes from ten thousand on. */
+function threes(whole: string): string {
+    return whole.replace('-', '').length > 4 ? whole.replace(/\B(?=(\d{3})+$)/g, ',') : whole;
+}
+
 /** Three digits that count; below 1, two, and at least hundredths. */
 export function digits(value: number): string {
     const size = Math.abs(value);
     const decimals = size >= 100 ? 0 : size >= 10 ? 1 : size >= 0.1 || size === 0 ? 2 : Math.min(6, 1 - Math.floor(Math.log10(size)));
     const text = value.toFixed(decimals);
     const trimmed = text.includes('.') ? text.replace(/0+$/, '').replace(/\.$/, '') : text;
-    return trimmed === '-0' ? '0' : trimmed;
+    return trimmed === '-0' ? '0' : decimals === 0 ? threes(trimmed) : trimmed;
 }
 
 /** The number of a length without its unit. Inches keep the precision of the millimetres they stand for. */
@@ -75,11 +80,11 @@ export function phrase(pattern: string, numbers: Record<string, number | string>
             case 'pct':
                 return `${Math.round(value * 100)}${thin}%`;
             case 'n':
-                return String(Math.round(value));
+                return threes(String(Math.round(value)));
             case 'nm':
                 return `${digits(value)}${thin}Nm`;
             case 'd':
-                return `${value > 0 ? '+' : ''}${digits(value)}`;
+                return `${value > 0 ? '+' : ''}${Number(value.toFixed(2))}`;
             case 's':
                 return value > 0 && value < 0.5 ? `1/${Math.round(1 / value)}${thin}s` : `${digits(value)}${thin}s`;
             default:

@@ -33,7 +33,7 @@ final class Phrase
             'stops' => self::stops($value),
             'deg' => round($value).'°',
             'pct' => round($value * 100).self::THIN.'%',
-            'n' => number_format(round($value), 0, '.', ','),
+            'n' => number_format(round($value), 0, '.', abs($value) >= 10_000.0 ? ',' : ''),
             'nm' => self::digits($value).self::THIN.'Nm',
             'd' => sprintf('%+g', round($value, 2)),
             's' => $value < 0.5 && $value > 0.0 ? '1/'.round(1.0 / $value).self::THIN.'s' : self::digits($value).self::THIN.'s',
