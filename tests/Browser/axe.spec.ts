@@ -11,6 +11,9 @@ async function nothingSerious(page: Page): Promise<void> {
     ).toEqual([]);
 }
 
+// Long walks with a full examination at every stop: on a busy machine they take most of a minute.
+test.setTimeout(120_000);
+
 test.describe('axe finds nothing serious and the console stays quiet', () => {
     let complaints: string[] = [];
     test.beforeEach(({ page }) => {
