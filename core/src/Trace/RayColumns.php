@@ -83,7 +83,7 @@ final class RayColumns
         $phi1 = 1.0 / $lens->f1 - $phi0;
         $rim0 = $lens->rim;
         $rim1 = $lens->rimAt(1.0) - $rim0;
-        // From the image-side focal point at infinity to the mount, and what the rays do there.
+        // The rays where the sensor of the lens's own mount would stand: a register behind its flange.
         $register = $lens->register;
         $q = $y0 - $t0 * $register;
         $qf = $fy0 - $ft0 * $register;
@@ -92,7 +92,7 @@ final class RayColumns
         $a1 = $q * $phi1 + $t0 * $m0;
         $b0 = $qf * $phi0 + $ft0;
         $b1 = $qf * $phi1 + $ft0 * $m0;
-        // Flange to rim less the principal gap, from the focal point at infinity.
+        // From there to the rim, less the principal gap.
         $c0 = $rim0 + $register - $lens->g0;
         $c1 = $rim1 - ($lens->g1 - $lens->g0);
         $toTip = $lens->protrusion - $register;
