@@ -101,4 +101,25 @@ final class SettledLens
 
         return $bare / ($loss * (1.0 + $this->apertureNudge * $m));
     }
+
+    /**
+     * pupilRatio() and what entrance() makes the bare lens lose, `(f / E) (1 + m / P)`, as straight lines over the ring: for loops.
+     *
+     * @param  bool  $simple  whether P = 1 and E = f are asked for
+     * @return array{float, float, float, float, float} P, its change, its least; the loss is `(1 + fourth s) (1 + fifth s)`
+     */
+    public function pupilLines(bool $simple): array
+    {
+        return match (true) {
+            $simple => [1.0, 0.0, 1.0, $this->m0, 0.0],
+            $this->focusing !== Focusing::Internal => [$this->p0, 0.0, $this->p0, $this->m0 / $this->p0, 0.0],
+            default => [
+                $this->p0,
+                $this->p1 === null ? -0.5 * $this->p0 * $this->m0 : $this->p1 - $this->p0,
+                $this->p1 === null ? 0.25 * $this->p0 : 0.0,
+                $this->closeLoss ?? 0.7 * $this->m0,
+                $this->apertureNudge * $this->m0,
+            ],
+        };
+    }
 }

@@ -180,9 +180,7 @@ final class AxialSampler
         foreach ($places as $place) {
             $e = $place - $from;
             $t = $t0 + $t1 * $e;
-            $last = $last0 + $last1 * $e;
-            // What Image::of() tells: a real image where height and slope have opposite signs.
-            $column[] = ($last < 0.0 && $t > Image::PARALLEL || $last > 0.0 && $t < -Image::PARALLEL) ? abs($t) * $factor : null;
+            $column[] = Image::of($last0 + $last1 * $e, $t) === Image::Real ? abs($t) * $factor : null;
         }
 
         return $column;

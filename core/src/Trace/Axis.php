@@ -147,18 +147,14 @@ final class Axis
         }
         foreach ($rig->chain as $i => $part) {
             $rearMm[] = $front;
+            // What the part has behind its group, its group, and what it has in front of that: openings as place, radius, kind.
+            $behind = $ahead = [];
+            $power = null;
+            $enters = $leaves = 0.0;
             if ($part instanceof Spacer || $part instanceof VariableSpacer) {
                 $length = $part instanceof Spacer ? $part->lengthMm : $setting->lengthMm[$i] ?? $part->minMm;
                 if ($part->clearMm !== null) {
-                    foreach ([$optical - $z, $optical - $z + $length] as $d) {
-                        $openZ[] = $z + $d;
-                        $openR[] = $part->clearMm / 2.0;
-                        $openSpace[] = $space;
-                        $openPart[] = $i;
-                        $openKind[] = OpeningKind::Throat;
-                        $axialAt[] = $y + $t * $d;
-                        $fieldAt[] = $fy + $ft * $d;
-                    }
+                    $behind = [[$optical, $part->clearMm / 2.0, OpeningKind::Throat], [$optical + $length, $part->clearMm / 2.0, OpeningKind::Throat]];
                 }
                 $front += $length;
                 $optical += $length;
@@ -177,121 +173,57 @@ final class Axis
                     $n /= $f / $e * (1.0 + $m / $p);
                 }
                 $glass = $lens->frontGlass;
+                $power = 1.0 / $f;
+                // The diaphragm as the image side sees it; the front glass behind the group of a reversed lens, else in front of it.
                 if ($part->reversed) {
-                    $way = $front + $rim - $b - $z;
+                    $enters = $front + $rim - $b;
                     $leaves = $front + $rim - $a;
-                    $pupil = $f * (1.0 - 1.0 / $p);
-                    $clear = $e;
                     if ($glass !== null) {
-                        $d = $front - $z;
-                        $openZ[] = $front;
-                        $openR[] = $glass / 2.0;
-                        $openSpace[] = $space;
-                        $openPart[] = $i;
-                        $openKind[] = OpeningKind::Glass;
-                        $axialAt[] = $y + $t * $d;
-                        $fieldAt[] = $fy + $ft * $d;
+                        $behind[] = [$front, $glass / 2.0, OpeningKind::Glass];
                     }
-                    $tip = $front + $rim + $lens->protrusion;
+                    if ($n !== null) {
+                        $behind[] = [$enters - $f * (1.0 - 1.0 / $p), $e / (2.0 * $n), OpeningKind::Diaphragm];
+                    }
+                    $front += $rim + $lens->protrusion;
                 } else {
-                    $way = $front + $a - $z;
+                    $enters = $front + $a;
                     $leaves = $front + $b;
-                    $pupil = $f * (1.0 - $p);
-                    $clear = $p * $e;
-                    $tip = $front + $rim;
+                    if ($n !== null) {
+                        $behind[] = [$enters - $f * (1.0 - $p), $p * $e / (2.0 * $n), OpeningKind::Diaphragm];
+                    }
                     if ($first) {
                         $axis->extensionMm = $front - $lens->register;
                         if ($lens->imageCircle !== null) {
-                            $axis->imageCircleMm = $lens->imageCircle * (1.0 + (($front + $a) / $f - 1.0) / $p) * $axis->factor;
+                            $axis->imageCircleMm = $lens->imageCircle * (1.0 + ($enters / $f - 1.0) / $p) * $axis->factor;
                         }
                     }
+                    $front += $rim;
+                    if ($glass !== null) {
+                        $ahead[] = [$front, $glass / 2.0, OpeningKind::Glass];
+                    }
                 }
-                if ($n !== null) {
-                    // The diaphragm as the image side sees it.
-                    $d = $way - $pupil;
-                    $openZ[] = $z + $d;
-                    $openR[] = $clear / (2.0 * $n);
-                    $openSpace[] = $space;
-                    $openPart[] = $i;
-                    $openKind[] = OpeningKind::Diaphragm;
-                    $axialAt[] = $y + $t * $d;
-                    $fieldAt[] = $fy + $ft * $d;
-                }
-                $power = 1.0 / $f;
-                $zi[] = $z + $way;
-                $zo[] = $leaves;
-                $phi[] = $power;
-                $groupPart[] = $i;
-                $y += $t * $way;
-                $t -= $y * $power;
-                $fy += $ft * $way;
-                $ft -= $fy * $power;
-                $z = $leaves;
-                $space++;
-                if ($glass !== null && ! $part->reversed) {
-                    $d = $tip - $z;
-                    $openZ[] = $tip;
-                    $openR[] = $glass / 2.0;
-                    $openSpace[] = $space;
-                    $openPart[] = $i;
-                    $openKind[] = OpeningKind::Glass;
-                    $axialAt[] = $y + $t * $d;
-                    $fieldAt[] = $fy + $ft * $d;
-                }
-                $front = $optical = $tip;
+                $optical = $front;
                 $first = false;
                 if ($working === $i) {
                     $axis->marked = $n;
                 }
-            } elseif ($part instanceof CloseUpLens || $part instanceof Objective) {
-                // Thin: both principal planes in one.
-                if ($part instanceof CloseUpLens) {
-                    $power = ($medium !== 1.0 ? $part->powerInWaterD($medium) : $part->powerD) / 1000.0;
-                    $leaves = $optical + ($part->thicknessMm - $part->planeFromFrontMm) / $medium;
-                    $tip = $optical + $part->thicknessMm / $medium;
-                    $clear = $part->clearMm;
-                    $front += $part->thicknessMm;
-                } else {
-                    $power = 1.0 / $part->focalLengthMm();
-                    $leaves = $optical + $part->planeMm();
-                    $tip = $optical + $part->parfocalMm - $part->workingDistanceMm;
-                    $clear = null;
-                    $front += $part->parfocalMm - $part->workingDistanceMm;
-                    $axis->na = $part->na;
-                    $axis->naPart = $i;
+            } elseif ($part instanceof CloseUpLens) {
+                $power = ($medium !== 1.0 ? $part->powerInWaterD($medium) : $part->powerD) / 1000.0;
+                $enters = $leaves = $optical + ($part->thicknessMm - $part->planeFromFrontMm) / $medium;
+                $tip = $optical + $part->thicknessMm / $medium;
+                if ($part->clearMm !== null) {
+                    $behind[] = [$optical, $part->clearMm / 2.0, OpeningKind::Throat];
+                    $ahead[] = [$tip, $part->clearMm / 2.0, OpeningKind::Throat];
                 }
-                if ($clear !== null) {
-                    $d = $optical - $z;
-                    $openZ[] = $optical;
-                    $openR[] = $clear / 2.0;
-                    $openSpace[] = $space;
-                    $openPart[] = $i;
-                    $openKind[] = OpeningKind::Throat;
-                    $axialAt[] = $y + $t * $d;
-                    $fieldAt[] = $fy + $ft * $d;
-                }
-                $way = $leaves - $z;
-                $zi[] = $leaves;
-                $zo[] = $leaves;
-                $phi[] = $power;
-                $groupPart[] = $i;
-                $y += $t * $way;
-                $t -= $y * $power;
-                $fy += $ft * $way;
-                $ft -= $fy * $power;
-                $z = $leaves;
-                $space++;
-                if ($clear !== null) {
-                    $d = $tip - $z;
-                    $openZ[] = $tip;
-                    $openR[] = $clear / 2.0;
-                    $openSpace[] = $space;
-                    $openPart[] = $i;
-                    $openKind[] = OpeningKind::Throat;
-                    $axialAt[] = $y + $t * $d;
-                    $fieldAt[] = $fy + $ft * $d;
-                }
+                $front += $part->thicknessMm;
                 $optical = $tip;
+            } elseif ($part instanceof Objective) {
+                $power = 1.0 / $part->focalLengthMm();
+                $enters = $leaves = $optical + $part->planeMm();
+                $front += $part->shortestMm();
+                $optical += $part->shortestMm();
+                $axis->na = $part->na;
+                $axis->naPart = $i;
             } elseif ($part instanceof Teleconverter) {
                 if ($i === 0) {
                     $axis->factor = $part->factor;
@@ -305,6 +237,32 @@ final class Axis
                 $front += $part->gapMm + $part->glassMm;
                 $optical += $part->gapMm + $part->glassMm / $part->index;
                 $medium = $part->medium;
+            }
+            foreach ([$behind, $ahead] as $side => $openings) {
+                foreach ($openings as [$at, $radius, $kind]) {
+                    $d = $at - $z;
+                    $openZ[] = $at;
+                    $openR[] = $radius;
+                    $openSpace[] = $space;
+                    $openPart[] = $i;
+                    $openKind[] = $kind;
+                    $axialAt[] = $y + $t * $d;
+                    $fieldAt[] = $fy + $ft * $d;
+                }
+                if ($power === null || $side === 1) {
+                    continue;
+                }
+                $d = $enters - $z;
+                $zi[] = $enters;
+                $zo[] = $leaves;
+                $phi[] = $power;
+                $groupPart[] = $i;
+                $y += $t * $d;
+                $t -= $y * $power;
+                $fy += $ft * $d;
+                $ft -= $fy * $power;
+                $z = $leaves;
+                $space++;
             }
             $frontMm[] = $front;
         }

@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Trace;
 
-use ZincThimble\Core\Gear\Focusing;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Rig\Rig;
-use ZincThimble\Core\Rig\SettledLens;
 use ZincThimble\Core\Rig\Travel;
 
 /**
@@ -96,7 +94,7 @@ final class RayColumns
         $c0 = $rim0 + $register - $lens->g0;
         $c1 = $rim1 - ($lens->g1 - $lens->g0);
         $toTip = $lens->protrusion - $register;
-        [$pupil0, $pupil1, $leastPupil, $loss1, $nudge1] = self::pupils($lens, $rig->conditions->simpleAperture);
+        [$pupil0, $pupil1, $leastPupil, $loss1, $nudge1] = $lens->pupilLines($rig->conditions->simpleAperture);
         $toA = $train->a;
         $toB = $train->b;
         $toC = $train->c;
@@ -237,27 +235,6 @@ final class RayColumns
         $self->marked = $cMarked;
 
         return $self;
-    }
-
-    /**
-     * Pupil ratio as a straight line over the ring with its floor, and what the bare lens loses as a product of two (OPTICS.md,
-     * "Focus ring").
-     *
-     * @return array{float, float, float, float, float} P, its change, its least; the loss is `(1 + fourth s) (1 + fifth s)`
-     */
-    private static function pupils(SettledLens $lens, bool $simple): array
-    {
-        return match (true) {
-            $simple => [1.0, 0.0, 1.0, $lens->m0, 0.0],
-            $lens->focusing !== Focusing::Internal => [$lens->p0, 0.0, $lens->p0, $lens->m0 / $lens->p0, 0.0],
-            default => [
-                $lens->p0,
-                $lens->p1 === null ? -0.5 * $lens->p0 * $lens->m0 : $lens->p1 - $lens->p0,
-                $lens->p1 === null ? 0.25 * $lens->p0 : 0.0,
-                $lens->closeLoss ?? 0.7 * $lens->m0,
-                $lens->apertureNudge * $lens->m0,
-            ],
-        };
     }
 
     /** Whether all but what the metal moves is the same as of another rig. */
