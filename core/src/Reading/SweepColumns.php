@@ -82,19 +82,21 @@ final class SweepColumns
         $own = $travel->kind === TravelKind::Focus && $input->part === $travel->part;
         $up = $own ? $train : new Train(Axis::of($input->up), $input->up, $travel);
         $down = $own ? $train : new Train(Axis::of($input->down), $input->down, $travel);
-        $upLine = LinearTrain::of($up, $input->up, $travel);
-        $downLine = $upLine === null ? null : LinearTrain::of($down, $input->down, $travel);
-        if ($upLine !== null && $downLine !== null) {
-            LinearShares::add($sums, $input, $upLine, $downLine, $places, $rig->blurLimitMm);
+        $columns = static function (Train $train, Rig $variant) use ($travel, $places): ?RayColumns {
+            $line = LinearTrain::of($train, $variant, $travel);
+            $lens = $variant->chain[$travel->part];
+            if ($line !== null) {
+                return RayColumns::ofLines($line, $places);
+            }
 
-            return;
-        }
-        $lens = $rig->chain[$travel->part];
-        if ($travel->kind === TravelKind::Focus && $lens instanceof Lens && $up->axis->na === null && ! $up->axis->unmodelled) {
-            RingShares::add(
-                $sums, $input, RayColumns::along($up, $input->up, $travel, $lens, $places), RayColumns::along($down, $input->down, $travel, $lens, $places),
-                $places, $up->axis->medium, $up->axis->factor, $rig->blurLimitMm, $up->axis->marked, $down->axis->marked,
-            );
+            return $travel->kind === TravelKind::Focus && $lens instanceof Lens && $train->axis->na === null && ! $train->axis->unmodelled
+                ? RayColumns::ofRing($train, $variant, $travel, $lens, $places)
+                : null;
+        };
+        $one = $columns($up, $input->up);
+        $other = $columns($down, $input->down);
+        if ($one !== null && $other !== null) {
+            Shares::add($sums, $input, $one, $other, $places, $up->axis->medium, $up->axis->factor, $rig->blurLimitMm, $up->axis->marked, $down->axis->marked);
         } else {
             $sums->addTrains($input, TrainReadings::along($up, $input->up, $travel, $places, false), TrainReadings::along($down, $input->down, $travel, $places, false));
         }

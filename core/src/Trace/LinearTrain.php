@@ -179,13 +179,53 @@ final class LinearTrain
         $this->radius[] = $radius;
     }
 
+    /** A place this near to a turning, as a share of the travel, is looked at by itself. */
+    private const NEAR = 1e-9;
+
+    /**
+     * Rows over which the kind of image and the stop stay the same: from one up to but not with another.
+     *
+     * @param  list<float>  $places  rising
+     * @return list<array{int, int}>
+     */
+    public function stretches(array $places): array
+    {
+        $last = count($places) - 1;
+        $way = $places[$last] - $places[0];
+        $cuts = $this->turnings($places[0], $places[$last]);
+        // Where a ray leaves parallel is a stretch, not a point.
+        $slack = self::NEAR * $way + ($this->t1 === 0.0 ? 0.0 : 2.0 * Image::PARALLEL / abs($this->t1));
+        sort($cuts);
+        $stretches = [];
+        $row = 0;
+        foreach ($cuts as $cut) {
+            $end = $row;
+            while ($end <= $last && $places[$end] < $cut - $slack) {
+                $end++;
+            }
+            if ($end > $row) {
+                $stretches[] = [$row, $end];
+                $row = $end;
+            }
+            while ($row <= $last && $places[$row] <= $cut + $slack) {
+                $stretches[] = [$row, $row + 1];
+                $row++;
+            }
+        }
+        if ($row <= $last) {
+            $stretches[] = [$row, $last + 1];
+        }
+
+        return $stretches;
+    }
+
     /**
      * Places between two others, or just beside them, at which something changes sign, or the stop may pass from one opening to
      * another: between neighbours of these the kind of image and the stop are the same everywhere.
      *
      * @return list<float> not in order
      */
-    public function turnings(float $from, float $to): array
+    private function turnings(float $from, float $to): array
     {
         $found = [];
         // A place of rest may stand right at such a turning; rounding must not hide that.
@@ -234,12 +274,5 @@ final class LinearTrain
     public function imageAt(float $place): Image
     {
         return Image::of($this->l0 + $this->l1 * $place, $this->t0 + $this->t1 * $place);
-    }
-
-    /** Whether all but what the metal moves is the same as of another train. */
-    public function sameButMetal(self $other): bool
-    {
-        return $this->t0 === $other->t0 && $this->t1 === $other->t1 && $this->g0 === $other->g0 && $this->h0 === $other->h0 && $this->h1 === $other->h1
-            && $this->f0 === $other->f0 && $this->radius === $other->radius && $this->marked === $other->marked && $this->l0 === $other->l0 && $this->l1 === $other->l1;
     }
 }

@@ -9,8 +9,8 @@ use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 
 /**
- * What readings are made from, place by place of a focus ring whose lens bends as it turns (internal focusing, or an aperture
- * shown as the effective one): rays in front of the rig and at the stop. A rig without an objective, cut by Train.
+ * What readings are made from, place by place of a length or a ring: rays in front of the rig and at the stop. A rig without an
+ * objective, cut by Train.
  *
  * Slopes and heights are turned so that those of the axial ray are above 0.
  *
@@ -33,7 +33,7 @@ final class RayColumns
     public array $t = [];
 
     /**
-     * The number of the stop without a converter, `|h| / 2r`; 0 = nothing known limits the light.
+     * The number of the stop without a converter, `|h| / 2r`; 0 or less = nothing known limits the light.
      *
      * @var list<float>
      */
@@ -62,8 +62,66 @@ final class RayColumns
     {
     }
 
-    /** @param  list<float>  $places  ring positions, 0 to 1 */
-    public static function along(Train $train, Rig $rig, Travel $travel, Lens $part, array $places): self
+    /**
+     * Of a train whose rays are straight lines over the place: cut where the kind of image or the stop changes, nothing is asked in
+     * between that has one answer.
+     *
+     * @param  list<float>  $places  rising
+     */
+    public static function ofLines(LinearTrain $line, array $places): self
+    {
+        $cy = $ct = $cn = $ck = [];
+        foreach ($line->stretches($places) as [$from, $to]) {
+            $middle = $places[intdiv($from + $to - 1, 2)];
+            $image = $line->imageAt($middle);
+            $stop = $line->stopAt($middle);
+            $slope = $line->t0 + $line->t1 * $middle < 0.0 ? -1.0 : 1.0;
+            [$t0, $t1] = match ($image) {
+                Image::Real => [$line->t0 * $slope, $line->t1 * $slope],
+                Image::AtInfinity => [0.0, 0.0],
+                Image::None => [-1.0, 0.0],
+            };
+            $y0 = $line->y0 * $slope;
+            $y1 = $line->y1 * $slope;
+            $n0 = $n1 = $k0 = $k1 = $k2 = 0.0;
+            if ($stop >= 0) {
+                $h0 = $line->h0[$stop];
+                $h1 = $line->h1[$stop];
+                $f0 = $line->f0[$stop];
+                $f1 = $line->f1[$stop];
+                $per = ($h0 + $h1 * $middle < 0.0 ? -0.5 : 0.5) / $line->radius[$stop];
+                $n0 = $h0 * $per;
+                $n1 = $h1 * $per;
+                $per *= $slope;
+                $k0 = ($line->g0 * $h0 - $line->t0 * $f0) * $per;
+                $k1 = ($line->g0 * $h1 + $line->g1 * $h0 - $line->t0 * $f1 - $line->t1 * $f0) * $per;
+                $k2 = ($line->g1 * $h1 - $line->t1 * $f1) * $per;
+            }
+            for ($row = $from; $row < $to; $row++) {
+                $e = $places[$row];
+                $cy[] = $y0 + $y1 * $e;
+                $ct[] = $t0 + $t1 * $e;
+                $cn[] = $n0 + $n1 * $e;
+                $ck[] = $k0 + ($k1 + $k2 * $e) * $e;
+            }
+        }
+        $self = new self;
+        $self->y = $cy;
+        $self->t = $ct;
+        $self->n = $cn;
+        $self->k = $ck;
+        $self->metal = $line->s0;
+        $self->metalWay = $line->s1;
+
+        return $self;
+    }
+
+    /**
+     * Of a ring whose lens bends the rays as it turns: internal focusing, or an aperture shown as the effective one.
+     *
+     * @param  list<float>  $places  ring positions, 0 to 1
+     */
+    public static function ofRing(Train $train, Rig $rig, Travel $travel, Lens $part, array $places): self
     {
         $axis = $train->axis;
         $p = $travel->part;

@@ -7,15 +7,19 @@ namespace ZincThimble\Core\Reading;
 use ZincThimble\Core\Trace\RayColumns;
 
 /**
- * One input's share of every half-width at every place of a ring that bends the rays: `(r(+) - r(-))^2 / 4` (OPTICS.md,
- * "Uncertainty"). LinearShares says how readings follow from slopes and heights; there they are straight lines, here columns.
+ * One input's share of every half-width at every place of a sweep: `(r(+) - r(-))^2 / 4` (OPTICS.md, "Uncertainty"), in one flat
+ * loop over columns of rays.
+ *
+ * With h the axial height at the stop of radius r, n = |h|/2r its number and K = (g h - t f)/2r (g, t the slopes of field and
+ * axial ray in front, f the field height at the stop), Lagrange's invariant makes the entrance pupil `n/(K |t|)` from the
+ * subject plane and near and far `W/(1 +- B)` with `W = n c/(M |t|)` and `B = (c/M) K sgn(h t)`.
  *
  * @internal to sweeps; Reading is where each rule is explained
  */
-final class RingShares
+final class Shares
 {
     /**
-     * @param  list<float>  $places  ring positions
+     * @param  list<float>  $places
      * @param  float  $c  blur limit at the sensor, mm
      * @param  ?float  $marked1  marked number of the working lens, where the ring doesn't change it
      */
