@@ -53,65 +53,73 @@ final class MovingPlaces
         $limited = $read->effectiveAperture;
         $traced = $read->traced;
         $shares = $read->chief;
-        $front = $tip = $cones = $chiefs = [];
-        foreach ($read->endMm as $row => $end) {
-            $front[] = $end + $shift;
-            $tip[] = $end + $toTip;
-            $cones[] = $limited[$row] === null ? null : 0.5 / $traced[$row];
-            $chiefs[] = $images[$row] === Image::Real ? $shares[$row] : null;
-        }
-        $self->frontMm = $front;
-        $self->tipMm = $tip;
-        $rows = count($front);
-        foreach ($train->behindGroupA as $k => $height) {
-            $field = $train->behindGroupF[$k];
-            $cone = $chief = [];
-            foreach ($cones as $row => $narrow) {
-                $x = $chiefs[$row];
-                $cone[] = $narrow === null ? null : $height * $narrow;
-                $chief[] = $x === null ? null : $corner * ($field + $x * $height);
+        $ends = $read->endMm;
+        $rows = count($ends);
+        $front = $tip = array_fill(0, $rows, 0.0);
+        $cones = $chiefs = array_fill(0, $rows, null);
+        foreach ($ends as $row => $end) {
+            $front[$row] = $end + $shift;
+            $tip[$row] = $end + $toTip;
+            if ($limited[$row] !== null) {
+                $cones[$row] = 0.5 / $traced[$row];
             }
-            $self->groups[] = ['zi' => array_fill(0, $rows, $train->behindZi[$k] + $shift), 'zo' => array_fill(0, $rows, $train->behindZo[$k] + $shift), 'cone' => $cone, 'chief' => $chief];
+            if ($images[$row] === Image::Real) {
+                $chiefs[$row] = $shares[$row];
+            }
+        }
+        $self->frontMm = array_values($front);
+        $self->tipMm = array_values($tip);
+        $still = static fn (float $value): array => array_fill(0, $rows, $value);
+        foreach ($train->behindGroupA as $k => $height) {
+            $y = $still($height);
+            $fieldY = $still($train->behindGroupF[$k]);
+            $self->groups[] = self::group(1.0, 0.0, $y, $y, $fieldY, $fieldY, $still($train->behindZi[$k]), $shift, $still($train->behindZo[$k]), $shift, $cones, $chiefs, $corner);
         }
         if ($read->ownZi !== []) {
-            $ownZo = $read->ownZo;
-            $ownY = $read->ownY;
-            $ownFieldY = $read->ownFieldY;
-            $zi = $zo = $cone = $chief = [];
-            foreach ($read->ownZi as $row => $at) {
-                $height = $ownY[$row];
-                $x = $chiefs[$row];
-                $narrow = $cones[$row];
-                $zi[] = $at + $shift;
-                $zo[] = $ownZo[$row] + $shift;
-                $cone[] = $narrow === null ? null : $height * $narrow;
-                $chief[] = $x === null ? null : $corner * ($ownFieldY[$row] + $x * $height);
-            }
-            $self->groups[] = ['zi' => $zi, 'zo' => $zo, 'cone' => $cone, 'chief' => $chief];
+            $self->groups[] = self::group(1.0, 0.0, $read->ownY, $read->ownY, $read->ownFieldY, $read->ownFieldY, $read->ownZi, $shift, $read->ownZo, $shift, $cones, $chiefs, $corner);
         }
-        $ends = $read->endMm;
-        $endY = $read->endY;
-        $endT = $read->endT;
-        $endFieldY = $read->endFieldY;
-        $endFieldT = $read->endFieldT;
         foreach ($train->groupAlpha as $k => $alpha) {
-            $beta = $train->groupBeta[$k];
-            $toZi = $train->frontZi[$k] + $shift;
-            $toZo = $train->frontZo[$k] + $shift;
-            $zi = $zo = $cone = $chief = [];
-            foreach ($ends as $row => $end) {
-                $height = $alpha * $endY[$row] + $beta * $endT[$row];
-                $x = $chiefs[$row];
-                $narrow = $cones[$row];
-                $zi[] = $end + $toZi;
-                $zo[] = $end + $toZo;
-                $cone[] = $narrow === null ? null : $height * $narrow;
-                $chief[] = $x === null ? null : $corner * ($alpha * $endFieldY[$row] + $beta * $endFieldT[$row] + $x * $height);
-            }
-            $self->groups[] = ['zi' => $zi, 'zo' => $zo, 'cone' => $cone, 'chief' => $chief];
+            $self->groups[] = self::group($alpha, $train->groupBeta[$k], $read->endY, $read->endT, $read->endFieldY, $read->endFieldT, $ends, $train->frontZi[$k] + $shift, $ends, $train->frontZo[$k] + $shift, $cones, $chiefs, $corner);
         }
 
         return $self;
+    }
+
+    /**
+     * One group: its planes, and how high cone and chief ray stand there, place by place.
+     *
+     * @param  float  $alpha  the axial ray is `alpha y + beta t` high there, the field ray likewise
+     * @param  list<float>  $y
+     * @param  list<float>  $t
+     * @param  list<float>  $fieldY
+     * @param  list<float>  $fieldT
+     * @param  list<float>  $zi  image-side principal plane, less the next
+     * @param  list<float>  $zo  subject-side principal plane, less the next
+     * @param  array<int, ?float>  $cones  the axial ray's share in the rim of the cone; null = nothing known limits it
+     * @param  array<int, ?float>  $chiefs  its share in the chief ray; null = there is none
+     * @param  float  $corner  height in the image that the chief ray belongs to, mm
+     * @return array{zi: list<float>, zo: list<float>, cone: list<?float>, chief: list<?float>}
+     */
+    private static function group(float $alpha, float $beta, array $y, array $t, array $fieldY, array $fieldT, array $zi, float $toZi, array $zo, float $toZo, array $cones, array $chiefs, float $corner): array
+    {
+        $rows = count($y);
+        $atZi = $atZo = array_fill(0, $rows, 0.0);
+        $cone = $chief = array_fill(0, $rows, null);
+        foreach ($y as $row => $one) {
+            $height = $alpha * $one + $beta * $t[$row];
+            $atZi[$row] = $zi[$row] + $toZi;
+            $atZo[$row] = $zo[$row] + $toZo;
+            $narrow = $cones[$row];
+            if ($narrow !== null) {
+                $cone[$row] = $height * $narrow;
+            }
+            $x = $chiefs[$row];
+            if ($x !== null) {
+                $chief[$row] = $corner * ($alpha * $fieldY[$row] + $beta * $fieldT[$row] + $x * $height);
+            }
+        }
+
+        return ['zi' => array_values($atZi), 'zo' => array_values($atZo), 'cone' => array_values($cone), 'chief' => array_values($chief)];
     }
 
     /** The places of one more row of a sweep. */

@@ -54,9 +54,13 @@ final class CareRule implements Rule
         if (! $moving && ! $many && $length <= self::LONG_MM) {
             return [];
         }
-        $bare = $moving
-            ? array_map(static fn (float $place): float => $length + $place, $facts->places)
-            : array_fill(0, $facts->columns->rows, $length);
+        $bare = array_fill(0, $facts->columns->rows, $length);
+        if ($moving) {
+            foreach ($facts->places as $row => $place) {
+                $bare[$row] = $length + $place;
+            }
+            $bare = array_values($bare);
+        }
 
         return Span::where($bare, $many ? -INF : self::LONG_MM, INF, new Finding(Code::Flare, Severity::Note, null,
             'There are {bare:mm} of bare tube and cloth behind the lens: line or hood them against flare.'), ['bare' => $bare]);

@@ -86,15 +86,25 @@ final class OrientationRule implements Rule
                 $z0 += $rig->lengthMm($i);
             }
         }
+        // `(z0 + a) / f - 1`, a straight line over the length as over the ring: `(z0 - R) / f(s) + m`, and 1/f(s) is one too.
         $lens = $rig->lenses[$at];
-        $magnification = static fn (float $z0, float $s): float => max(0.0, ($z0 + $lens->a($s)) / $lens->focalLength($s) - 1.0);
+        $z0 -= $lens->register;
         $s = $rig->setting->focus[$at] ?? 0.0;
-
-        return match (true) {
-            $facts->moves($at, TravelKind::Focus) => array_map(static fn (float $place): float => $magnification($z0, $place), $facts->places),
-            $moved !== null => array_map(static fn (float $place): float => $magnification($z0 + $place, $s), $facts->places),
-            default => array_fill(0, $rows, $magnification($z0, $s)),
+        [$least, $more] = match (true) {
+            $facts->moves($at, TravelKind::Focus) => [$z0 / $lens->f0, $z0 / $lens->f1 - $z0 / $lens->f0 + $lens->m0],
+            $moved !== null => [$z0 / $lens->focalLength($s) + $s * $lens->m0, 1.0 / $lens->focalLength($s)],
+            default => [$z0 / $lens->focalLength($s) + $s * $lens->m0, 0.0],
         };
+        if ($more === 0.0) {
+            return array_fill(0, $rows, max(0.0, $least));
+        }
+        $magnifications = [];
+        foreach ($facts->places as $place) {
+            $m = $least + $more * $place;
+            $magnifications[] = $m > 0.0 ? $m : 0.0;
+        }
+
+        return $magnifications;
     }
 
     /**

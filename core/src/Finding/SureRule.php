@@ -41,8 +41,12 @@ final class SureRule implements Rule
     private function estimated(Facts $facts): array
     {
         $told = array_fill(0, $facts->columns->rows, false);
+        $left = $facts->columns->rows;
         $spans = [];
         foreach (self::TOLD as $name => [$word, $unit]) {
+            if ($left === 0) {
+                break;
+            }
             $halfWidths = $facts->halfWidths[$name] ?? [];
             $sources = $facts->sources[$name] ?? [];
             $values = self::column($facts, $name);
@@ -56,10 +60,11 @@ final class SureRule implements Rule
                 }
                 $half = $halfWidths[$row] ?? null;
                 $value = $values[$row];
-                if ($half === null || $value === null || $half < self::SHARE * abs($value)) {
+                if ($half === null || $value === null || $half < self::SHARE * ($value < 0.0 ? -$value : $value)) {
                     continue;
                 }
                 $told[$row] = true;
+                $left--;
                 if ($source === $run && $row === $to + 1) {
                     $to = $row;
 

@@ -19,6 +19,7 @@ final class Columns
      * @param  list<?float>  $subjectDistanceMm
      * @param  list<?float>  $effectiveAperture
      * @param  list<?float>  $stopsLost
+     * @param  list<?float>  $depthOfFieldMm  near and far together
      * @param  list<?float>  $nearMm
      * @param  list<?float>  $farMm
      * @param  list<?float>  $waveDepthMm
@@ -39,6 +40,7 @@ final class Columns
         public readonly array $subjectDistanceMm,
         public readonly array $effectiveAperture,
         public readonly array $stopsLost,
+        public readonly array $depthOfFieldMm,
         public readonly array $nearMm,
         public readonly array $farMm,
         public readonly array $waveDepthMm,
@@ -70,6 +72,7 @@ final class Columns
             array_column($readings, 'subjectDistanceMm'),
             array_column($readings, 'effectiveAperture'),
             array_column($readings, 'stopsLost'),
+            array_column($readings, 'depthOfFieldMm'),
             array_column($readings, 'nearMm'),
             array_column($readings, 'farMm'),
             array_column($readings, 'waveDepthMm'),
@@ -82,21 +85,5 @@ final class Columns
             array_column($readings, 'momentAtMountNm'),
             array_column($readings, 'stopPart'),
         );
-    }
-
-    /**
-     * Near and far together, mm.
-     *
-     * @return list<?float>
-     */
-    public function depthOfField(): array
-    {
-        $depth = [];
-        foreach ($this->nearMm as $i => $near) {
-            $far = $this->farMm[$i];
-            $depth[] = $near === null || $far === null ? null : $near + $far;
-        }
-
-        return $depth;
     }
 }

@@ -61,7 +61,7 @@ final readonly class Stack
      */
     public static function depths(Columns $columns, bool $total): array
     {
-        $depths = $columns->depthOfField();
+        $depths = $columns->depthOfFieldMm;
         if (! $total) {
             return $depths;
         }

@@ -43,10 +43,10 @@ final readonly class Sweep
         }
         [$columns, $drawing] = SweepColumns::read($rig, $travel, $places);
         $range = Range::of($rig);
-        [$halfWidths, $sources] = SweepColumns::halfWidths($rig, $travel, $places);
-        $facts = new Facts($rig, $range, Infinity::of($rig, $range), $columns, $travel, $places, $halfWidths, $sources);
+        $sure = HalfWidths::along($rig, $travel, $places, $columns->image);
+        $facts = new Facts($rig, $range, Infinity::of($rig, $range), $columns, $travel, $places, $sure->columns, $sure->sources);
 
-        return new self($travel, $places, $columns, $halfWidths, Findings::spans($facts), $drawing);
+        return new self($travel, $places, $columns, $sure->columns, Findings::spans($facts), $drawing);
     }
 
     /**
@@ -114,7 +114,7 @@ final readonly class Sweep
                 'subjectDistanceMm' => $columns->subjectDistanceMm,
                 'effectiveAperture' => $columns->effectiveAperture,
                 'stopsLost' => $columns->stopsLost,
-                'depthOfFieldMm' => $columns->depthOfField(),
+                'depthOfFieldMm' => $columns->depthOfFieldMm,
                 'nearMm' => $columns->nearMm,
                 'farMm' => $columns->farMm,
                 'waveDepthMm' => $columns->waveDepthMm,

@@ -47,6 +47,21 @@ final class TrainReadings
     public array $farMm = [];
 
     /** @var list<?float> */
+    public array $depthOfFieldMm = [];
+
+    /** @var list<?float> */
+    public array $waveDepthMm = [];
+
+    /** @var list<?float> */
+    public array $airyDiameterMm = [];
+
+    /** @var list<?float> */
+    public array $detailMm = [];
+
+    /** @var list<?float> */
+    public array $lightGapDeg = [];
+
+    /** @var list<?float> */
     public array $entrancePupilMm = [];
 
     /** @var list<?int> */
@@ -111,11 +126,8 @@ final class TrainReadings
     /** @var list<float> */
     public array $ownFieldY = [];
 
-    /**
-     * @param  list<float>  $places
-     * @param  bool  $corners  whether vignetting is asked for too
-     */
-    public static function along(Train $train, Rig $rig, Travel $travel, array $places, bool $corners): self
+    /** @param  list<float>  $places */
+    public static function along(Train $train, Rig $rig, Travel $travel, array $places): self
     {
         $self = new self;
         $axis = $train->axis;
@@ -168,9 +180,18 @@ final class TrainReadings
         }
 
         $corner = Vignetting::cornerMm($rig) / $factor;
-        // Columns grow in local variables: appending to a property costs several times as much. abs() costs twice what a comparison does.
-        $cChief = $cCornerBrightness = $cCornerPart = $cEffectiveAperture = $cEndFieldT = $cEndFieldY = $cEndMm = $cEndT = $cEndY = $cEntrancePupilMm = $cFarMm = $cImage = $cMagnification = $cNearMm = $cOwnFieldY = $cOwnY = $cOwnZi = $cOwnZo = $cStopPart = $cStopsLost = $cSubjectDistanceMm = $cTraced = $cWorkingDistanceMm = [];
-        foreach ($places as $place) {
+        $lambda = $rig->conditions->wavelengthNm * 1e-6;
+        $frontRadius = self::frontRadiusMm($rig);
+        $spot = 2.44 * $lambda;
+        $waves = 4.0 * $lambda * $medium;
+        // Columns are local variables, written to by index: a property costs several times as much, an element appended twice. abs()
+        // costs twice what a comparison does.
+        $cChief = $cCornerBrightness = $cCornerPart = $cEffectiveAperture = $cEntrancePupilMm = $cFarMm = $cMagnification = $cNearMm = $cStopPart = $cStopsLost = $cSubjectDistanceMm = $cWorkingDistanceMm = $cWaveDepthMm = $cAiryDiameterMm = $cDetailMm = $cDepthOfFieldMm = $cLightGapDeg = array_fill(0, count($places), null);
+        $cEndMm = $cTraced = array_fill(0, count($places), 0.0);
+        $cImage = array_fill(0, count($places), Image::None);
+        $cEndFieldT = $cEndFieldY = $cEndT = $cEndY = $inFront ? $cEndMm : [];
+        $cOwnFieldY = $cOwnY = $cOwnZi = $cOwnZo = $lens === null ? [] : $cEndMm;
+        foreach ($places as $row => $place) {
             // The moving part itself.
             $own1 = -1.0;
             $own2 = -1.0;
@@ -238,12 +259,10 @@ final class TrainReadings
                     $o2f = $reversed ? $fy0 : $fy;
                     $own2 = ($o2a < 0.0 ? -$o2a : $o2a) / (2.0 * $o2r);
                 }
-                if ($corners) {
-                    $cOwnZi[] = $rear + $way;
-                    $cOwnZo[] = $reversed ? $rear + $rim - $pa : $rear + $pb;
-                    $cOwnY[] = $lastY;
-                    $cOwnFieldY[] = $lastF;
-                }
+                $cOwnZi[$row] = $rear + $way;
+                $cOwnZo[$row] = $reversed ? $rear + $rim - $pa : $rear + $pb;
+                $cOwnY[$row] = $lastY;
+                $cOwnFieldY[$row] = $lastF;
             }
 
             // In front of it: carried along, linear.
@@ -264,13 +283,10 @@ final class TrainReadings
             $steep = $lt < 0.0 ? -$lt : $lt;
             if ($steep <= Image::PARALLEL && $lastY !== 0.0 || $lastY > 0.0 && $lt > 0.0) {
                 $image = Image::AtInfinity;
-                $tracedM = 0.0;
             } elseif ($lastY === 0.0 || $lastY < 0.0 && $lt < 0.0) {
                 $image = Image::None;
-                $tracedM = null;
             } else {
                 $image = Image::Real;
-                $tracedM = $steep;
             }
 
             // The stop: the opening with the greatest number.
@@ -306,8 +322,8 @@ final class TrainReadings
             }
             $x = null;
             $telecentric = false;
-            if ($na !== null && $tracedM !== null && $tracedM / (2.0 * $na) > $neff) {
-                $neff = $tracedM / (2.0 * $na);
+            if ($na !== null && $image === Image::Real && $steep / (2.0 * $na) > $neff) {
+                $neff = $steep / (2.0 * $na);
                 $telecentric = true;
                 $stop = $axis->naPart;
                 $x = -$lft / $lt;
@@ -315,57 +331,79 @@ final class TrainReadings
             } elseif ($sa !== 0.0) {
                 $x = -$sf / $sa;
             }
-            $effective = $neff > 0.0 ? $neff * $factor : null;
-            $working = $subject = $pupilMm = $near = $far = null;
-            $magnification = $tracedM === null ? null : $tracedM * $factor;
+            $cImage[$row] = $image;
+            $cStopPart[$row] = $stop;
+            $cChief[$row] = $x;
+            $cTraced[$row] = $neff;
+            $cEndMm[$row] = $end;
+            if ($inFront) {
+                $cEndY[$row] = $y;
+                $cEndT[$row] = $t;
+                $cEndFieldY[$row] = $fy;
+                $cEndFieldT[$row] = $ft;
+            }
+            $isLimited = $neff > 0.0;
+            $effective = $neff * $factor;
+            if ($isLimited) {
+                $cEffectiveAperture[$row] = $effective;
+                $cAiryDiameterMm[$row] = $spot * $effective;
+                if ($marked !== null) {
+                    $cStopsLost[$row] = 2.0 * log($effective / $marked, 2.0);
+                }
+            }
             if ($image === Image::Real) {
+                $magnification = $steep * $factor;
+                $cMagnification[$row] = $magnification;
                 $working = -$medium * $frontY / $lt;
-                $subject = $end + $toMetal + $working + $converter;
+                $cWorkingDistanceMm[$row] = $working;
+                $cSubjectDistanceMm[$row] = $end + $toMetal + $working + $converter;
+                if ($working >= 0.0) {
+                    $cLightGapDeg[$row] = atan2($working, $frontRadius) * 180.0 / M_PI;
+                }
+                $pupilMm = null;
                 if ($x !== null && ! $telecentric) {
                     $chiefT = $lft + $x * $lt;
                     $share = $x * $lt;
                     if (($chiefT < 0.0 ? -$chiefT : $chiefT) > 1e-14 * (1.0 + ($share < 0.0 ? -$share : $share))) {
                         $pupilMm = $medium * (($frontF + $x * $frontY) / $chiefT - $frontY / $lt);
+                        $cEntrancePupilMm[$row] = $pupilMm;
                     }
                 }
-                if ($effective !== null) {
+                if ($isLimited) {
+                    $ratio = $effective / $magnification;
+                    $cWaveDepthMm[$row] = $waves * $ratio * $ratio;
+                    $cDetailMm[$row] = 0.5 * $spot * $ratio;
                     $blur = $c / $magnification;
                     if ($pupilMm === null) {
-                        $near = $far = $blur * $effective / $magnification * $medium;
+                        $near = $blur * $ratio * $medium;
+                        $cNearMm[$row] = $near;
+                        $cFarMm[$row] = $near;
+                        $cDepthOfFieldMm[$row] = $near + $near;
                     } else {
                         $sReduced = $pupilMm / $medium;
-                        $de = $sReduced * $magnification / $effective;
-                        $far = $de > 0.0 && $de <= $blur ? null : $sReduced * $blur / ($de - $blur) * $medium;
-                        $near = $de < 0.0 && $de >= -$blur ? null : $sReduced * $blur / ($de + $blur) * $medium;
+                        $de = $sReduced / $ratio;
+                        $isNear = $de >= 0.0 || $de < -$blur;
+                        $isFar = $de <= 0.0 || $de > $blur;
+                        $near = $far = 0.0;
+                        $way = $pupilMm * $blur;
+                        if ($isNear) {
+                            $near = $way / ($de + $blur);
+                            $cNearMm[$row] = $near;
+                        }
+                        if ($isFar) {
+                            $far = $way / ($de - $blur);
+                            $cFarMm[$row] = $far;
+                        }
+                        if ($isNear && $isFar) {
+                            $cDepthOfFieldMm[$row] = $near + $far;
+                        }
                     }
                 }
+            } elseif ($image === Image::AtInfinity) {
+                $cMagnification[$row] = 0.0;
+                $cLightGapDeg[$row] = 90.0;
             }
-            $cImage[] = $image;
-            $cMagnification[] = $magnification;
-            $cWorkingDistanceMm[] = $working;
-            $cSubjectDistanceMm[] = $subject;
-            $cEffectiveAperture[] = $effective;
-            $cStopsLost[] = $effective !== null && $marked !== null ? 2.0 * log($effective / $marked, 2.0) : null;
-            $cNearMm[] = $near;
-            $cFarMm[] = $far;
-            $cEntrancePupilMm[] = $pupilMm;
-            if (! $corners) {
-                continue;
-            }
-            $cStopPart[] = $stop;
-            $cChief[] = $x;
-            $cTraced[] = $neff;
-            $cEndMm[] = $end;
-            if ($inFront) {
-                $cEndY[] = $y;
-                $cEndT[] = $t;
-                $cEndFieldY[] = $fy;
-                $cEndFieldT[] = $ft;
-            }
-            if ($x === null || $effective === null) {
-                $cCornerBrightness[] = null;
-                $cCornerPart[] = null;
-
+            if ($x === null || ! $isLimited) {
                 continue;
             }
             $least = 1.0;
@@ -425,32 +463,38 @@ final class TrainReadings
                     }
                 }
             }
-            $cCornerBrightness[] = $least;
-            $cCornerPart[] = $cut;
+            $cCornerBrightness[$row] = $least;
+            $cCornerPart[$row] = $cut;
         }
-        $self->chief = $cChief;
+        // Of a column without gaps array_values() is no copy.
+        $self->airyDiameterMm = array_values($cAiryDiameterMm);
+        $self->chief = array_values($cChief);
         $self->cornerBrightness = $cCornerBrightness;
         $self->cornerPart = $cCornerPart;
-        $self->effectiveAperture = $cEffectiveAperture;
-        $self->endFieldT = $cEndFieldT;
-        $self->endFieldY = $cEndFieldY;
-        $self->endMm = $cEndMm;
-        $self->endT = $cEndT;
-        $self->endY = $cEndY;
-        $self->entrancePupilMm = $cEntrancePupilMm;
-        $self->farMm = $cFarMm;
-        $self->image = $cImage;
-        $self->magnification = $cMagnification;
-        $self->nearMm = $cNearMm;
-        $self->ownFieldY = $cOwnFieldY;
-        $self->ownY = $cOwnY;
-        $self->ownZi = $cOwnZi;
-        $self->ownZo = $cOwnZo;
-        $self->stopPart = $cStopPart;
-        $self->stopsLost = $cStopsLost;
-        $self->subjectDistanceMm = $cSubjectDistanceMm;
-        $self->traced = $cTraced;
-        $self->workingDistanceMm = $cWorkingDistanceMm;
+        $self->depthOfFieldMm = array_values($cDepthOfFieldMm);
+        $self->detailMm = array_values($cDetailMm);
+        $self->effectiveAperture = array_values($cEffectiveAperture);
+        $self->endFieldT = array_values($cEndFieldT);
+        $self->endFieldY = array_values($cEndFieldY);
+        $self->endMm = array_values($cEndMm);
+        $self->endT = array_values($cEndT);
+        $self->endY = array_values($cEndY);
+        $self->entrancePupilMm = array_values($cEntrancePupilMm);
+        $self->farMm = array_values($cFarMm);
+        $self->image = array_values($cImage);
+        $self->lightGapDeg = array_values($cLightGapDeg);
+        $self->magnification = array_values($cMagnification);
+        $self->nearMm = array_values($cNearMm);
+        $self->ownFieldY = array_values($cOwnFieldY);
+        $self->ownY = array_values($cOwnY);
+        $self->ownZi = array_values($cOwnZi);
+        $self->ownZo = array_values($cOwnZo);
+        $self->stopPart = array_values($cStopPart);
+        $self->stopsLost = array_values($cStopsLost);
+        $self->subjectDistanceMm = array_values($cSubjectDistanceMm);
+        $self->traced = array_values($cTraced);
+        $self->waveDepthMm = array_values($cWaveDepthMm);
+        $self->workingDistanceMm = array_values($cWorkingDistanceMm);
 
         return $self;
     }

@@ -70,6 +70,12 @@ final class SettledLens
         return $this->focusing === Focusing::Internal ? $this->rim + $s * $this->rimTravel : $this->rim + $this->f0 * $s * $this->m0;
     }
 
+    /** Whether another is the same lens with its rim elsewhere. */
+    public function isButForItsRim(self $other): bool
+    {
+        return array_replace(get_object_vars($this), ['rim' => $other->rim]) === get_object_vars($other);
+    }
+
     /** Flange forward to the image-side principal plane, mm: `a = f(s) (1 + m) - R`. */
     public function a(float $s): float
     {

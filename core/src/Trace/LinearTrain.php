@@ -57,17 +57,20 @@ final class LinearTrain
     /** @var list<float> clear radius */
     public array $radius = [];
 
+    /**
+     * Which of them is the numerical aperture of an objective: as an opening it is as wide as NA, and the rays stand as high there as
+     * they are steep in front, so that its number is `M / 2 NA`; -1 = none.
+     */
+    public int $objective = -1;
+
     private function __construct(public readonly float $medium, public readonly float $factor, public readonly ?float $marked)
     {
     }
 
-    /** Null where something bends: an internally focusing lens, a lens that shows its effective number, an objective. */
+    /** Null where something bends: an internally focusing lens, a lens that shows its effective number. */
     public static function of(Train $train, Rig $rig, Travel $travel): ?self
     {
         $axis = $train->axis;
-        if ($axis->na !== null || $axis->unmodelled) {
-            return null;
-        }
         $p = $travel->part;
         $linear = new self($axis->medium, $axis->factor, $axis->marked);
         foreach ($train->behindR as $j => $radius) {
@@ -164,6 +167,11 @@ final class LinearTrain
             $this->y0 = $y0 + $t0 * $train->toFront;
             $this->y1 = $y1 + $t1 * $train->toFront;
         }
+        $na = $train->axis->na;
+        if ($na !== null) {
+            $this->objective = count($this->radius);
+            $this->open($this->t0, $this->t1, $this->g0, $this->g1, $na);
+        }
         $this->s0 = $end0 + $train->toMetal + $train->axis->converterMm;
         $this->s1 = $end1;
 
@@ -227,27 +235,27 @@ final class LinearTrain
      */
     private function turnings(float $from, float $to): array
     {
-        $found = [];
+        // What changes sign, as `c0 + c1 place`.
+        $lines = [[$this->t0, $this->t1], [$this->l0, $this->l1]];
+        foreach ($this->radius as $a => $ra) {
+            $h0 = $this->h0[$a];
+            $h1 = $this->h1[$a];
+            $lines[] = [$h0, $h1];
+            for ($b = 0; $b < $a; $b++) {
+                $rb = $this->radius[$b];
+                $lines[] = [$h0 * $rb - $this->h0[$b] * $ra, $h1 * $rb - $this->h1[$b] * $ra];
+                $lines[] = [$h0 * $rb + $this->h0[$b] * $ra, $h1 * $rb + $this->h1[$b] * $ra];
+            }
+        }
         // A place of rest may stand right at such a turning; rounding must not hide that.
         $margin = 1e-6 * ($to - $from);
         $from -= $margin;
         $to += $margin;
-        $note = static function (float $c0, float $c1) use (&$found, $from, $to): void {
-            if ($c1 !== 0.0) {
-                $at = -$c0 / $c1;
-                if ($at > $from && $at < $to) {
-                    $found[] = $at;
-                }
-            }
-        };
-        $note($this->t0, $this->t1);
-        $note($this->l0, $this->l1);
-        foreach ($this->radius as $a => $ra) {
-            $note($this->h0[$a], $this->h1[$a]);
-            for ($b = 0; $b < $a; $b++) {
-                $rb = $this->radius[$b];
-                $note($this->h0[$a] * $rb - $this->h0[$b] * $ra, $this->h1[$a] * $rb - $this->h1[$b] * $ra);
-                $note($this->h0[$a] * $rb + $this->h0[$b] * $ra, $this->h1[$a] * $rb + $this->h1[$b] * $ra);
+        $found = [];
+        foreach ($lines as [$c0, $c1]) {
+            $at = $c1 === 0.0 ? $from : -$c0 / $c1;
+            if ($at > $from && $at < $to) {
+                $found[] = $at;
             }
         }
 
@@ -259,7 +267,12 @@ final class LinearTrain
     {
         $most = 0.0;
         $stop = -1;
+        $objective = $this->imageAt($place) === Image::Real ? -1 : $this->objective;
         foreach ($this->radius as $j => $radius) {
+            if ($j === $objective) {
+                // Without an image its aperture limits nothing.
+                continue;
+            }
             $number = abs($this->h0[$j] + $this->h1[$j] * $place) / $radius;
             if ($number > $most) {
                 $most = $number;

@@ -9,8 +9,7 @@ use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 
 /**
- * What readings are made from, place by place of a length or a ring: rays in front of the rig and at the stop. A rig without an
- * objective, cut by Train.
+ * What readings are made from, place by place of a length or a ring: rays in front of the rig and at the stop. A rig cut by Train.
  *
  * Slopes and heights are turned so that those of the axial ray are above 0.
  *
@@ -19,32 +18,14 @@ use ZincThimble\Core\Rig\Travel;
 final class RayColumns
 {
     /**
-     * Axial ray at the front-most metal (reduced), mm.
+     * Four numbers a place: the axial ray's slope in front (0 = focused at infinity or past it, -1 = no image); the number of the
+     * stop without a converter, `|h| / 2r` (0 or less = nothing known limits the light); the axial ray at the front-most metal
+     * (reduced), mm; and `(g h - t f) / 2r`: g, t the slopes of field and axial ray in front, h, f their heights at the stop of
+     * radius r.
      *
-     * @var list<float>
+     * @var array<int, float>
      */
-    public array $y = [];
-
-    /**
-     * Its slope in front; 0 = focused at infinity or past it, -1 = no image.
-     *
-     * @var list<float>
-     */
-    public array $t = [];
-
-    /**
-     * The number of the stop without a converter, `|h| / 2r`; 0 or less = nothing known limits the light.
-     *
-     * @var list<float>
-     */
-    public array $n = [];
-
-    /**
-     * `(g h - t f) / 2r`: g, t the slopes of field and axial ray in front, h, f their heights at the stop of radius r.
-     *
-     * @var list<float>
-     */
-    public array $k = [];
+    public array $rays = [];
 
     /**
      * Marked number of the working lens, where the ring changes it; [] = it is the axis's.
@@ -70,7 +51,7 @@ final class RayColumns
      */
     public static function ofLines(LinearTrain $line, array $places): self
     {
-        $cy = $ct = $cn = $ck = [];
+        $rays = array_fill(0, 4 * count($places), 0.0);
         foreach ($line->stretches($places) as [$from, $to]) {
             $middle = $places[intdiv($from + $to - 1, 2)];
             $image = $line->imageAt($middle);
@@ -92,24 +73,23 @@ final class RayColumns
                 $per = ($h0 + $h1 * $middle < 0.0 ? -0.5 : 0.5) / $line->radius[$stop];
                 $n0 = $h0 * $per;
                 $n1 = $h1 * $per;
-                $per *= $slope;
+                // Telecentric behind an objective: height and slope are one there.
+                $per = $stop === $line->objective ? 0.0 : $per * $slope;
                 $k0 = ($line->g0 * $h0 - $line->t0 * $f0) * $per;
                 $k1 = ($line->g0 * $h1 + $line->g1 * $h0 - $line->t0 * $f1 - $line->t1 * $f0) * $per;
                 $k2 = ($line->g1 * $h1 - $line->t1 * $f1) * $per;
             }
             for ($row = $from; $row < $to; $row++) {
                 $e = $places[$row];
-                $cy[] = $y0 + $y1 * $e;
-                $ct[] = $t0 + $t1 * $e;
-                $cn[] = $n0 + $n1 * $e;
-                $ck[] = $k0 + ($k1 + $k2 * $e) * $e;
+                $at = 4 * $row;
+                $rays[$at] = $t0 + $t1 * $e;
+                $rays[$at + 1] = $n0 + $n1 * $e;
+                $rays[$at + 2] = $y0 + $y1 * $e;
+                $rays[$at + 3] = $k0 + ($k1 + $k2 * $e) * $e;
             }
         }
         $self = new self;
-        $self->y = $cy;
-        $self->t = $ct;
-        $self->n = $cn;
-        $self->k = $ck;
+        $self->rays = $rays;
         $self->metal = $line->s0;
         $self->metalWay = $line->s1;
 
@@ -175,11 +155,13 @@ final class RayColumns
                 $behindPer = 0.5 / $r;
             }
         }
+        $perNa = $axis->na === null ? 0.0 : 0.5 / $axis->na;
         $perGlass = $lens->frontGlass === null ? 0.0 : 1.0 / $lens->frontGlass;
         $per = array_map(static fn (float $r): float => 0.5 / $r, $train->radius);
 
-        $cy = $ct = $cn = $ck = $cMarked = [];
-        foreach ($places as $s) {
+        $rays = array_fill(0, 4 * count($places), 0.0);
+        $cMarked = [];
+        foreach ($places as $row => $s) {
             $phi = $phi0 + $phi1 * $s;
             $f = 1.0 / $phi;
             $m = $m0 * $s;
@@ -273,31 +255,28 @@ final class RayColumns
                 $ft = -$ft;
                 $last = -$last;
             }
+            $at = 4 * $row;
             // The kind of image, as Image::of() tells it.
             if ($last >= 0.0 || $t <= Image::PARALLEL) {
-                $ct[] = $last !== 0.0 && ($t <= Image::PARALLEL || ! $turned) ? 0.0 : -1.0;
+                $rays[$at] = $last !== 0.0 && ($t <= Image::PARALLEL || ! $turned) ? 0.0 : -1.0;
             } else {
-                $ct[] = $t;
+                $rays[$at] = $t;
+                if ($t * $perNa > $n) {
+                    // Telecentric behind an objective.
+                    $n = $t * $perNa;
+                    $perClear = 0.0;
+                }
             }
-            $cy[] = $y;
-            $cn[] = $n;
-            $ck[] = ($h < 0.0 ? $t * $hf - $ft * $h : $ft * $h - $t * $hf) * $perClear;
+            $rays[$at + 1] = $n;
+            $rays[$at + 2] = $y;
+            $rays[$at + 3] = ($h < 0.0 ? $t * $hf - $ft * $h : $ft * $h - $t * $hf) * $perClear;
         }
         $self = new self;
-        $self->y = $cy;
-        $self->t = $ct;
-        $self->n = $cn;
-        $self->k = $ck;
+        $self->rays = $rays;
         $self->metal = $train->rear + $rim0 + ($reversed ? $lens->protrusion : 0.0) + $train->toMetal + $axis->converterMm;
         $self->metalWay = $rim1;
         $self->marked = $cMarked;
 
         return $self;
-    }
-
-    /** Whether all but what the metal moves is the same as of another rig. */
-    public function sameButMetal(self $other): bool
-    {
-        return $this->t === $other->t && $this->n === $other->n && $this->k === $other->k && $this->marked === $other->marked;
     }
 }

@@ -1,0 +1,355 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Reading;
+
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\Travel;
+use ZincThimble\Core\Rig\TravelKind;
+use ZincThimble\Core\Trace\Axis;
+use ZincThimble\Core\Trace\Image;
+use ZincThimble\Core\Trace\LinearTrain;
+use ZincThimble\Core\Trace\RayColumns;
+use ZincThimble\Core\Trace\Train;
+
+/**
+ * Half-widths of all readings at every place of a sweep (OPTICS.md, "Uncertainty": the root of the sum over uncertain inputs of
+ * `(r(+) - r(-))^2 / 4`). Uncertainty is where the inputs and the rule are explained, Reading where each reading is.
+ *
+ * @internal to sweeps
+ */
+final class HalfWidths
+{
+    /** 1 / ln(2)^2: a share of stops, `(2 log2(x))^2 / 4`, from `ln(x)^2`. */
+    private const STOPS = 2.081368981005608;
+
+    /** @var array<string, array<int, ?float>> by reading and row; null = no uncertain input moves it */
+    public array $columns = [];
+
+    /** @var array<string, array<int, ?UncertainInput>> the input that contributes most, by reading and row */
+    public array $sources = [];
+
+    private function __construct()
+    {
+        foreach (Uncertainty::READINGS as $name) {
+            $this->columns[$name] = [];
+        }
+        foreach (self::TOLD as $name) {
+            $this->sources[$name] = [];
+        }
+    }
+
+    /** The readings whose greatest contributor is asked for. */
+    private const TOLD = ['magnification', 'workingDistanceMm', 'effectiveAperture'];
+
+    /**
+     * @param  list<float>  $places  rising, at least one
+     * @param  list<Image>  $images  what the rig images at each
+     */
+    public static function along(Rig $rig, Travel $travel, array $places, array $images): self
+    {
+        $rows = count($places);
+        $first = $rig->with($travel->kind, $travel->part, $places[0]);
+        $axis = Axis::of($first);
+        $inputs = Uncertainty::inputs($first);
+        $self = new self;
+        if ($inputs === []) {
+            foreach (Uncertainty::READINGS as $name) {
+                $self->columns[$name] = array_fill(0, $rows, null);
+            }
+            foreach (self::TOLD as $name) {
+                $self->sources[$name] = array_fill(0, $rows, null);
+            }
+        } elseif (in_array($travel->kind, [TravelKind::Swing, TravelKind::Shift], true)) {
+            // On the axis nothing moves: what holds at one place holds at all.
+            $self->add(Uncertainty::of($first), $rows);
+        } elseif (SweepColumns::isCut($travel, $places) && ! $axis->unmodelled) {
+            $self->cut($inputs, new Train($axis, $first, $travel), $rig, $travel, $places, $images);
+        } else {
+            foreach ($places as $place) {
+                $self->add(Uncertainty::of($rig->with($travel->kind, $travel->part, $place)), 1);
+            }
+        }
+
+        return $self;
+    }
+
+    /**
+     * Rows alike.
+     *
+     * @param  array{halfWidths: array<string, float>, sources: array<string, UncertainInput>}  $sure
+     */
+    private function add(array $sure, int $rows): void
+    {
+        foreach ($this->columns as $name => $column) {
+            $this->columns[$name] = [...$column, ...array_fill(0, $rows, $sure['halfWidths'][$name] ?? null)];
+        }
+        foreach ($this->sources as $name => $column) {
+            $this->sources[$name] = [...$column, ...array_fill(0, $rows, $sure['sources'][$name] ?? null)];
+        }
+    }
+
+    /**
+     * Of a rig cut at the part that moves: the rays of each input moved up and down, as columns, then all inputs row by row.
+     *
+     * With h the axial height at the stop of radius r, n = |h|/2r its number and K = (g h - t f)/2r (g, t the slopes of field and
+     * axial ray in front, f the field height at the stop), Lagrange's invariant makes the entrance pupil `n/(K |t|)` from the
+     * subject plane and near and far `W/(1 +- B)` from it, with `W = n c/(M |t|)` and `B = (c/M) K sgn(h t)`.
+     *
+     * @param  non-empty-list<UncertainInput>  $inputs
+     * @param  Train  $train  of the rig itself
+     * @param  list<float>  $places
+     * @param  list<Image>  $images
+     */
+    private function cut(array $inputs, Train $train, Rig $rig, Travel $travel, array $places, array $images): void
+    {
+        $ups = $downs = $metal0 = $metal1 = $markedRatio = $markedRatios = [];
+        $shown = false;
+        foreach ($inputs as $i => $input) {
+            $rims = self::rims($input, $train->axis);
+            if ($rims !== null) {
+                $ups[] = $downs[] = null;
+                $metal0[] = $rims;
+                $metal1[] = 0.0;
+                $markedRatio[] = 0.0;
+                $markedRatios[] = [];
+
+                continue;
+            }
+            // What lies behind the moving lens and in front of it is the same whatever its own figures are.
+            $own = $travel->kind === TravelKind::Focus && $input->part === $travel->part;
+            $one = $own ? $train : new Train(Axis::of($input->up), $input->up, $travel);
+            $other = $own ? $train : new Train(Axis::of($input->down), $input->down, $travel);
+            $up = self::rays($one, $input->up, $travel, $places);
+            $down = self::rays($other, $input->down, $travel, $places);
+            $ups[] = $up->rays;
+            $downs[] = $down->rays;
+            $metal0[] = $up->metal - $down->metal;
+            $metal1[] = $up->metalWay - $down->metalWay;
+            $marked1 = $one->axis->marked;
+            $marked2 = $other->axis->marked;
+            $markedRatio[] = $marked1 === null || $marked2 === null ? 0.0 : $marked2 / $marked1;
+            if ($up->marked !== []) {
+                $ratios = [];
+                foreach ($up->marked as $row => $marked) {
+                    $ratios[] = $down->marked[$row] / $marked;
+                }
+                $markedRatios[] = $ratios;
+                $shown = true;
+            }
+        }
+        $medium = $train->axis->medium;
+        $factor = $train->axis->factor;
+        // What is a plain multiple of another quantity is summed without its factor.
+        $lambda = $rig->conditions->wavelengthNm * 1e-6;
+        $cm = $rig->blurLimitMm / $factor;
+        $halfFactor = 0.5 * $factor;
+        $halfWidth = 0.5 * $rig->frame->widthMm / $factor;
+        $halfHeight = 0.5 * $rig->frame->heightMm / $factor;
+        $halfDepth = 0.5 * $medium * $cm;
+        $halfWave = 2.0 * $lambda * $medium;
+        $halfDetail = 0.61 * $lambda;
+        $halfPupil = 0.5 * $medium;
+        $halfAiry = 1.22 * $lambda * $factor;
+        // Written to by index: an element appended costs twice as much.
+        $cM = $cF = $cH = $cW = $cS = $cN = $cL = $cNear = $cFar = $cZ = $cV = $cA = $cD = $cP = $fromM = $fromW = $fromN = array_fill(0, count($places), null);
+        foreach ($places as $row => $place) {
+            $at = 4 * $row;
+            $m = $f = $w = $s = $n = $l = $near = $far = $z = $v = $d = $p = $mostM = $mostW = $mostN = 0.0;
+            $inputM = $inputW = $inputN = -1;
+            foreach ($ups as $i => $up) {
+                $down = $downs[$i];
+                if ($up === null || $down === null) {
+                    if ($images[$row] === Image::Real) {
+                        $change = $medium * $metal0[$i];
+                        $share = $change * $change;
+                        $w += $share;
+                        if ($share > $mostW) {
+                            $mostW = $share * Uncertainty::CLEARLY;
+                            $inputW = $i;
+                        }
+                        $change -= $metal0[$i];
+                        $s += $change * $change;
+                    }
+
+                    continue;
+                }
+                $ut = $up[$at];
+                $dt = $down[$at];
+                $un = $up[$at + 1];
+                $dn = $down[$at + 1];
+                $limited = $un > 0.0 && $dn > 0.0;
+                if ($limited) {
+                    $change = $un - $dn;
+                    $share = $change * $change;
+                    $n += $share;
+                    if ($share > $mostN) {
+                        $mostN = $share * Uncertainty::CLEARLY;
+                        $inputN = $i;
+                    }
+                    $ratio = $shown ? $markedRatios[$i][$row] : $markedRatio[$i];
+                    if ($ratio > 0.0) {
+                        $change = $un / $dn * $ratio - 1.0;
+                        // log1p(x), to rounding, where an input moves the aperture by little.
+                        $change = $change < 1e-3 && $change > -1e-3 ? $change * (1.0 - $change * (0.5 - $change * (1.0 / 3.0 - $change * 0.25))) : log(1.0 + $change);
+                        $l += $change * $change;
+                    }
+                }
+                if ($ut < 0.0 || $dt < 0.0) {
+                    continue;
+                }
+                $change = $ut - $dt;
+                $share = $change * $change;
+                $m += $share;
+                if ($share > $mostM) {
+                    $mostM = $share * Uncertainty::CLEARLY;
+                    $inputM = $i;
+                }
+                if ($ut === 0.0 || $dt === 0.0) {
+                    continue;
+                }
+                $um = 1.0 / $ut;
+                $dm = 1.0 / $dt;
+                $change = $um - $dm;
+                $f += $change * $change;
+                $change = $medium * ($down[$at + 2] * $dm - $up[$at + 2] * $um);
+                $share = $change * $change;
+                $w += $share;
+                if ($share > $mostW) {
+                    $mostW = $share * Uncertainty::CLEARLY;
+                    $inputW = $i;
+                }
+                $change += $metal0[$i] + $metal1[$i] * $place;
+                $s += $change * $change;
+                if (! $limited) {
+                    continue;
+                }
+                // A converter's factor falls out of N / M.
+                $un *= $um;
+                $dn *= $dm;
+                $change = $un - $dn;
+                $d += $change * $change;
+                $change *= $un + $dn;
+                $v += $change * $change;
+                $uk = $up[$at + 3];
+                $dk = $down[$at + 3];
+                if ($uk !== 0.0 && $dk !== 0.0) {
+                    $change = $un / $uk - $dn / $dk;
+                    $p += $change * $change;
+                }
+                $un *= $um;
+                $dn *= $dm;
+                $uk *= $cm * $um;
+                $dk *= $cm * $dm;
+                $both1 = 1.0 - $uk * $uk;
+                $both2 = 1.0 - $dk * $dk;
+                if ($both1 > 0.0 && $both2 > 0.0) {
+                    // W / (1 +- B) = W (1 -+ B) / (1 - B^2)
+                    $un /= $both1;
+                    $dn /= $both2;
+                    $change = $un - $dn;
+                    $z += $change * $change;
+                    $share = $un * $uk - $dn * $dk;
+                    $limit = $change - $share;
+                    $near += $limit * $limit;
+                    $limit = $change + $share;
+                    $far += $limit * $limit;
+                } elseif ($uk > -1.0 && $dk > -1.0) {
+                    $change = $un / (1.0 + $uk) - $dn / (1.0 + $dk);
+                    $near += $change * $change;
+                } elseif ($uk < 1.0 && $dk < 1.0) {
+                    $change = $un / (1.0 - $uk) - $dn / (1.0 - $dk);
+                    $far += $change * $change;
+                }
+            }
+            if ($m > 0.0) {
+                $cM[$row] = \sqrt($m) * $halfFactor;
+            }
+            if ($f > 0.0) {
+                $f = \sqrt($f);
+                $cF[$row] = $f * $halfWidth;
+                $cH[$row] = $f * $halfHeight;
+            }
+            if ($w > 0.0) {
+                $cW[$row] = \sqrt($w) * 0.5;
+            }
+            if ($s > 0.0) {
+                $cS[$row] = \sqrt($s) * 0.5;
+            }
+            if ($n > 0.0) {
+                $n = \sqrt($n);
+                $cN[$row] = $n * $halfFactor;
+                $cA[$row] = $n * $halfAiry;
+            }
+            if ($l > 0.0) {
+                $cL[$row] = \sqrt($l * self::STOPS);
+            }
+            if ($near > 0.0) {
+                $cNear[$row] = \sqrt($near) * $halfDepth;
+            }
+            if ($far > 0.0) {
+                $cFar[$row] = \sqrt($far) * $halfDepth;
+            }
+            if ($z > 0.0) {
+                $cZ[$row] = \sqrt($z) * 2.0 * $halfDepth;
+            }
+            if ($v > 0.0) {
+                $cV[$row] = \sqrt($v) * $halfWave;
+            }
+            if ($d > 0.0) {
+                $cD[$row] = \sqrt($d) * $halfDetail;
+            }
+            if ($p > 0.0) {
+                $cP[$row] = \sqrt($p) * $halfPupil;
+            }
+            if ($inputM >= 0) {
+                $fromM[$row] = $inputs[$inputM];
+            }
+            if ($inputW >= 0) {
+                $fromW[$row] = $inputs[$inputW];
+            }
+            if ($inputN >= 0) {
+                $fromN[$row] = $inputs[$inputN];
+            }
+        }
+        $this->columns = [
+            'magnification' => $cM, 'fieldWidthMm' => $cF, 'fieldHeightMm' => $cH, 'workingDistanceMm' => $cW, 'subjectDistanceMm' => $cS, 'effectiveAperture' => $cN,
+            'stopsLost' => $cL, 'depthOfFieldMm' => $cZ, 'nearMm' => $cNear, 'farMm' => $cFar, 'waveDepthMm' => $cV, 'airyDiameterMm' => $cA, 'detailMm' => $cD,
+            'entrancePupilMm' => $cP,
+        ];
+        $this->sources = ['magnification' => $fromM, 'workingDistanceMm' => $fromW, 'effectiveAperture' => $fromN];
+    }
+
+    /**
+     * Rim up less rim down, mm, of an input that moves nothing but the front-most metal; null = it moves more.
+     */
+    private static function rims(UncertainInput $input, Axis $axis): ?float
+    {
+        $i = $input->part;
+        $up = $input->up->lenses[$i] ?? null;
+        $down = $input->down->lenses[$i] ?? null;
+        $part = $input->up->chain[$i];
+        if ($up === null || $down === null || $up->frontGlass !== null || ! $part instanceof Lens || $part->reversed || ! $up->isButForItsRim($down)) {
+            return null;
+        }
+        $groups = $axis->groupPart;
+        $openings = $axis->openPart;
+
+        return ($groups === [] || max($groups) <= $i) && ($openings === [] || max($openings) <= $i) ? $up->rim - $down->rim : null;
+    }
+
+    /** @param  list<float>  $places */
+    private static function rays(Train $train, Rig $rig, Travel $travel, array $places): RayColumns
+    {
+        $line = LinearTrain::of($train, $rig, $travel);
+        if ($line !== null) {
+            return RayColumns::ofLines($line, $places);
+        }
+        $lens = $rig->chain[$travel->part];
+        assert($lens instanceof Lens);
+
+        return RayColumns::ofRing($train, $rig, $travel, $lens, $places);
+    }
+}
