@@ -4,10 +4,7 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Finding;
 
-use ZincThimble\Core\Gear\Focusing;
 use ZincThimble\Core\Gear\Kind;
-use ZincThimble\Core\Rig\Travel;
-use ZincThimble\Core\Rig\TravelKind;
 use ZincThimble\Core\Trace\AxialSampler;
 use ZincThimble\Core\Trace\Image;
 
@@ -45,20 +42,19 @@ final class ContributionRule implements Rule
             $sampler->sample([]);
             $without = array_fill(0, $facts->columns->rows, $sampler->image === Image::Real ? $sampler->magnification : null);
         } else {
-            $without = $sampler->magnifications($facts->places, self::isStraight($facts, $moved[0]));
+            $without = $sampler->magnifications($facts->places);
         }
         $column = [];
         foreach ($facts->columns->magnification as $row => $magnification) {
             $other = $without[$row];
-            $column[] = $magnification === null || $magnification <= 0.0 || $other === null || $other <= 0.0 ? null : abs($magnification / $other - 1.0);
+            if ($magnification === null || $magnification <= 0.0 || $other === null || $other <= 0.0) {
+                $column[] = null;
+            } else {
+                $change = $magnification / $other - 1.0;
+                $column[] = $change < 0.0 ? -$change : $change;
+            }
         }
 
         return $column;
-    }
-
-    /** Whether slopes are straight lines over the travel: true of lengths, and of the ring of a lens that moves as a whole. */
-    private static function isStraight(Facts $facts, Travel $travel): bool
-    {
-        return $travel->kind === TravelKind::Length || $facts->rig->lenses[$travel->part]->focusing !== Focusing::Internal;
     }
 }

@@ -19,9 +19,11 @@ final class CornerRule implements Rule
         $spans = [];
         $dark = [];
         foreach ($facts->columns->cornerBrightness as $row => $brightness) {
-            $part = $facts->columns->cornerPart[$row];
-            if ($brightness !== null && $brightness < self::BRIGHT_ENOUGH && $part !== null) {
-                $dark[$part][$row] = 1.0 - $brightness;
+            if ($brightness !== null && $brightness < self::BRIGHT_ENOUGH) {
+                $part = $facts->columns->cornerPart[$row];
+                if ($part !== null) {
+                    $dark[$part][$row] = 1.0 - $brightness;
+                }
             }
         }
         foreach ($dark as $part => $rows) {
@@ -33,8 +35,7 @@ final class CornerRule implements Rule
         $working = $facts->rig->workingLens();
         $other = [];
         foreach ($facts->columns->stopPart as $row => $part) {
-            $objective = $part !== null && $part >= 0 && $facts->rig->chain[$part] instanceof Objective;
-            if ($part !== null && $part !== $working && ! $objective) {
+            if ($part !== null && $part !== $working && ! ($part >= 0 && $facts->rig->chain[$part] instanceof Objective)) {
                 $other[$part][$row] = 1.0;
             }
         }

@@ -18,7 +18,7 @@ final readonly class Facts
     /**
      * @param  list<float>  $places  where the control stands in each row; [] when there is one row as set
      * @param  array<string, array<int, ?float>>  $halfWidths  by reading, row by row
-     * @param  array<string, array<int, ?UncertainInput>>  $sources  what contributes most to each, row by row
+     * @param  array<string, list<array{int, int, UncertainInput}>>  $sources  from which row to which one input contributes most to each
      */
     public function __construct(
         public Rig $rig,

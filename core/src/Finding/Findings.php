@@ -21,7 +21,7 @@ final class Findings
      */
     public static function of(Rig $rig, Reading $reading, Range $range, Infinity $infinity, array $halfWidths = [], array $sources = []): array
     {
-        $facts = new Facts($rig, $range, $infinity, Columns::ofOne($reading), halfWidths: array_map(static fn (float $half): array => [$half], $halfWidths), sources: array_map(static fn (UncertainInput $source): array => [$source], $sources));
+        $facts = new Facts($rig, $range, $infinity, Columns::ofOne($reading), halfWidths: array_map(static fn (float $half): array => [$half], $halfWidths), sources: array_map(static fn (UncertainInput $source): array => [[0, 0, $source]], $sources));
         $findings = [];
         foreach (self::spans($facts) as $span) {
             $findings[] = $span->at(0);

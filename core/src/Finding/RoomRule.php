@@ -11,23 +11,20 @@ final class RoomRule implements Rule
 
     public const SHUT_OUT_DEG = 20.0;
 
+    /** From 0 on and under a bound, in the words of Span::where(): above, and up to. */
+    private const ROUNDING = 1e-12;
+
     /** `touching`, `light-shut-out`. */
     public function find(Facts $facts): array
     {
         $distance = $facts->columns->workingDistanceMm;
-        $near = [];
-        $low = [];
-        foreach ($facts->columns->lightGapDeg as $row => $gap) {
-            $d = $distance[$row];
-            $near[] = $d !== null && $d >= 0.0 && $d < self::TOUCHING_MM ? 1.0 : null;
-            $low[] = $gap !== null && $gap < self::SHUT_OUT_DEG ? 1.0 : null;
-        }
+        $gap = $facts->columns->lightGapDeg;
 
         return [
-            ...Span::where($near, 0.0, INF, new Finding(Code::Touching, Severity::Warn, null,
+            ...Span::where($distance, -self::ROUNDING, self::TOUCHING_MM - self::ROUNDING, new Finding(Code::Touching, Severity::Warn, null,
                 'Only {room:mm} between the rig and the subject: they nearly touch.'), ['room' => $distance]),
-            ...Span::where($low, 0.0, INF, new Finding(Code::LightShutOut, Severity::Warn, null,
-                'The rig shades its subject: light gets in only below {gap:deg} over the subject plane. A slimmer front, more distance or light from behind helps.'), ['gap' => $facts->columns->lightGapDeg]),
+            ...Span::where($gap, -INF, self::SHUT_OUT_DEG - self::ROUNDING, new Finding(Code::LightShutOut, Severity::Warn, null,
+                'The rig shades its subject: light gets in only below {gap:deg} over the subject plane. A slimmer front, more distance or light from behind helps.'), ['gap' => $gap]),
         ];
     }
 }

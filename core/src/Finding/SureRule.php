@@ -48,36 +48,28 @@ final class SureRule implements Rule
                 break;
             }
             $halfWidths = $facts->halfWidths[$name] ?? [];
-            $sources = $facts->sources[$name] ?? [];
             $values = self::column($facts, $name);
-            // Rows side by side that owe most to the same input make one span.
             $runs = [];
-            $run = null;
-            $from = $to = -1;
-            foreach ($sources as $row => $source) {
-                if ($source === null || $source->measured || $told[$row]) {
+            foreach ($facts->sources[$name] ?? [] as [$first, $last, $source]) {
+                if ($source->measured) {
                     continue;
                 }
-                $half = $halfWidths[$row] ?? null;
-                $value = $values[$row];
-                if ($half === null || $value === null || $half < self::SHARE * ($value < 0.0 ? -$value : $value)) {
-                    continue;
+                $from = -1;
+                for ($row = $first; $row <= $last; $row++) {
+                    $half = $halfWidths[$row] ?? null;
+                    $value = $values[$row];
+                    if ($half !== null && $value !== null && ! $told[$row] && $half >= self::SHARE * ($value < 0.0 ? -$value : $value)) {
+                        $told[$row] = true;
+                        $left--;
+                        $from = $from < 0 ? $row : $from;
+                    } elseif ($from >= 0) {
+                        $runs[] = [$source, $from, $row - 1];
+                        $from = -1;
+                    }
                 }
-                $told[$row] = true;
-                $left--;
-                if ($source === $run && $row === $to + 1) {
-                    $to = $row;
-
-                    continue;
+                if ($from >= 0) {
+                    $runs[] = [$source, $from, $last];
                 }
-                if ($run !== null) {
-                    $runs[] = [$run, $from, $to];
-                }
-                $run = $source;
-                $from = $to = $row;
-            }
-            if ($run !== null) {
-                $runs[] = [$run, $from, $to];
             }
             foreach ($runs as [$source, $from, $to]) {
                 $spans[] = new Span(new Finding(Code::Estimated, Severity::Note, $source->part,

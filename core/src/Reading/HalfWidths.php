@@ -28,7 +28,7 @@ final class HalfWidths
     /** @var array<string, array<int, ?float>> by reading and row; null = no uncertain input moves it */
     public array $columns = [];
 
-    /** @var array<string, array<int, ?UncertainInput>> the input that contributes most, by reading and row */
+    /** @var array<string, list<array{int, int, UncertainInput}>> from which row to which one input contributes most, by reading */
     public array $sources = [];
 
     private function __construct()
@@ -59,17 +59,14 @@ final class HalfWidths
             foreach (Uncertainty::READINGS as $name) {
                 $self->columns[$name] = array_fill(0, $rows, null);
             }
-            foreach (self::TOLD as $name) {
-                $self->sources[$name] = array_fill(0, $rows, null);
-            }
         } elseif (in_array($travel->kind, [TravelKind::Swing, TravelKind::Shift], true)) {
             // On the axis nothing moves: what holds at one place holds at all.
-            $self->add(Uncertainty::of($first), $rows);
+            $self->add(Uncertainty::of($first), 0, $rows);
         } elseif (SweepColumns::isCut($travel, $places) && ! $axis->unmodelled) {
             $self->cut($inputs, new Train($axis, $first, $travel), $rig, $travel, $places, $images);
         } else {
-            foreach ($places as $place) {
-                $self->add(Uncertainty::of($rig->with($travel->kind, $travel->part, $place)), 1);
+            foreach ($places as $row => $place) {
+                $self->add(Uncertainty::of($rig->with($travel->kind, $travel->part, $place)), $row, 1);
             }
         }
 
@@ -81,13 +78,16 @@ final class HalfWidths
      *
      * @param  array{halfWidths: array<string, float>, sources: array<string, UncertainInput>}  $sure
      */
-    private function add(array $sure, int $rows): void
+    private function add(array $sure, int $from, int $rows): void
     {
         foreach ($this->columns as $name => $column) {
             $this->columns[$name] = [...$column, ...array_fill(0, $rows, $sure['halfWidths'][$name] ?? null)];
         }
-        foreach ($this->sources as $name => $column) {
-            $this->sources[$name] = [...$column, ...array_fill(0, $rows, $sure['sources'][$name] ?? null)];
+        foreach (self::TOLD as $name) {
+            $source = $sure['sources'][$name] ?? null;
+            if ($source !== null) {
+                $this->sources[$name][] = [$from, $from + $rows - 1, $source];
+            }
         }
     }
 
@@ -154,7 +154,10 @@ final class HalfWidths
         $halfPupil = 0.5 * $medium;
         $halfAiry = 1.22 * $lambda * $factor;
         // Written to by index: an element appended costs twice as much.
-        $cM = $cF = $cH = $cW = $cS = $cN = $cL = $cNear = $cFar = $cZ = $cV = $cA = $cD = $cP = $fromM = $fromW = $fromN = array_fill(0, count($places), null);
+        $cM = $cF = $cH = $cW = $cS = $cN = $cL = $cNear = $cFar = $cZ = $cV = $cA = $cD = $cP = array_fill(0, count($places), null);
+        // The first rows of what one input contributes most to, and which: -1 = none.
+        $mostlyM = $mostlyW = $mostlyN = [];
+        $nowM = $nowW = $nowN = -1;
         foreach ($places as $row => $place) {
             $at = 4 * $row;
             $m = $f = $w = $s = $n = $l = $near = $far = $z = $v = $d = $p = $mostM = $mostW = $mostN = 0.0;
@@ -192,7 +195,6 @@ final class HalfWidths
                     $ratio = $shown ? $markedRatios[$i][$row] : $markedRatio[$i];
                     if ($ratio > 0.0) {
                         $change = $un / $dn * $ratio - 1.0;
-                        // log1p(x), to rounding, where an input moves the aperture by little.
                         $change = $change < 1e-3 && $change > -1e-3 ? $change * (1.0 - $change * (0.5 - $change * (1.0 / 3.0 - $change * 0.25))) : log(1.0 + $change);
                         $l += $change * $change;
                     }
@@ -304,14 +306,14 @@ final class HalfWidths
             if ($p > 0.0) {
                 $cP[$row] = \sqrt($p) * $halfPupil;
             }
-            if ($inputM >= 0) {
-                $fromM[$row] = $inputs[$inputM];
+            if ($inputM !== $nowM) {
+                $mostlyM[$row] = $nowM = $inputM;
             }
-            if ($inputW >= 0) {
-                $fromW[$row] = $inputs[$inputW];
+            if ($inputW !== $nowW) {
+                $mostlyW[$row] = $nowW = $inputW;
             }
-            if ($inputN >= 0) {
-                $fromN[$row] = $inputs[$inputN];
+            if ($inputN !== $nowN) {
+                $mostlyN[$row] = $nowN = $inputN;
             }
         }
         $this->columns = [
@@ -319,7 +321,29 @@ final class HalfWidths
             'stopsLost' => $cL, 'depthOfFieldMm' => $cZ, 'nearMm' => $cNear, 'farMm' => $cFar, 'waveDepthMm' => $cV, 'airyDiameterMm' => $cA, 'detailMm' => $cD,
             'entrancePupilMm' => $cP,
         ];
-        $this->sources = ['magnification' => $fromM, 'workingDistanceMm' => $fromW, 'effectiveAperture' => $fromN];
+        $rows = count($places);
+        $this->sources = [
+            'magnification' => self::runs($mostlyM, $rows, $inputs), 'workingDistanceMm' => self::runs($mostlyW, $rows, $inputs), 'effectiveAperture' => self::runs($mostlyN, $rows, $inputs),
+        ];
+    }
+
+    /**
+     * @param  array<int, int>  $mostly  by the first row of each stretch: which input contributes most from there on, -1 = none
+     * @param  list<UncertainInput>  $inputs
+     * @return list<array{int, int, UncertainInput}>
+     */
+    private static function runs(array $mostly, int $rows, array $inputs): array
+    {
+        $runs = [];
+        $starts = array_keys($mostly);
+        foreach ($starts as $k => $from) {
+            $input = $mostly[$from];
+            if ($input >= 0) {
+                $runs[] = [$from, ($starts[$k + 1] ?? $rows) - 1, $inputs[$input]];
+            }
+        }
+
+        return $runs;
     }
 
     /**

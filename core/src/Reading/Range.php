@@ -29,6 +29,9 @@ final readonly class Range
     /** How many samples are looked about at the most. */
     private const STARTS = 6;
 
+    /** Less than this share of a value is rounding. */
+    private const GAIN = 1e-12;
+
     private const GOLDEN = 0.6180339887498949;
 
     private const MAGNIFICATION = 0;
@@ -239,14 +242,20 @@ final readonly class Range
     private static function refine(AxialSampler $sampler, array $travels, int $samples, array $at, int $q, float $sign, bool $edges): array
     {
         $best = $sign * self::value($sampler, $at, $q);
+        // Travels in a row that gained nothing, the one gained on last among them: once that is all of them, this is the place.
+        $still = 0;
         for ($round = 0; $round < (count($travels) > 1 ? 2 : 1); $round++) {
             $ends = 0;
             foreach ($travels as $a => $travel) {
                 $spacing = ($travel->greatest - $travel->least) / ($samples - 1) / ($round === 0 ? 1 : 8);
                 $low = max($travel->least, $at[$a] - $spacing);
                 $high = min($travel->greatest, $at[$a] + $spacing);
+                if ($still >= count($travels)) {
+                    break 2;
+                }
                 if (self::isEnd($sampler, $at, $a, $low, $high, $q, $sign, $best)) {
                     $ends++;
+                    $still++;
 
                     continue;
                 }
@@ -281,6 +290,7 @@ final readonly class Range
                 }
                 $x = $v1 > $v2 ? $x1 : $x2;
                 $v = max($v1, $v2);
+                $still = $v - $best > self::GAIN * abs($best) ? 1 : $still + 1;
                 if ($v > $best) {
                     $best = $v;
                     $at[$a] = $x;
@@ -371,9 +381,9 @@ final readonly class Range
                     }
                     $value = self::value($sampler, $there, $q);
                     if ($value !== -INF && $sign * $value > $best) {
+                        $better = $better || $sign * $value - $best > self::GAIN * abs($best);
                         $best = $sign * $value;
                         $at = $there;
-                        $better = true;
                     }
                 }
             } while ($better && ++$tries < 6);

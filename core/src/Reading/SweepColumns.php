@@ -111,11 +111,11 @@ final class SweepColumns
         $slope = ($other - $first) / $way;
 
         $from = $end[0];
-        $moments = [];
-        foreach ($end as $at) {
-            $moments[] = $first + $slope * ($at - $from);
+        $moments = $end;
+        foreach ($end as $row => $at) {
+            $moments[$row] = $first + $slope * ($at - $from);
         }
 
-        return $moments;
+        return array_values($moments);
     }
 }

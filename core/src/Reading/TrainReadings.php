@@ -135,8 +135,6 @@ final class TrainReadings
         $lens = $travel->kind === TravelKind::Focus ? $rig->lenses[$p] : null;
         $part = $rig->chain[$p];
         $reversed = $part instanceof Lens && $part->reversed;
-        $simple = $rig->conditions->simpleAperture;
-        $workingLens = $rig->inventory->workingLens;
         $marked = $axis->marked;
         $shown = $lens === null ? null : $rig->setting->aperture[$p] ?? $lens->widest;
         $medium = $axis->medium;
@@ -167,6 +165,28 @@ final class TrainReadings
         $behindR = $train->behindR;
         $behindPart = $train->behindPart;
         $behindLast = $train->behindGroupA === [] ? 0.0 : $train->behindGroupA[count($train->behindGroupA) - 1];
+
+        // The lens whose ring is turned: what is a straight line over it, and the rest.
+        $isWorking = $lens !== null && $rig->inventory->workingLens === $p;
+        $converts = $lens !== null && $lens->showsEffective && $shown !== null;
+        $m0 = $f0 = $phi0 = $phi1 = $register = $gap0 = $gap1 = $rim0 = $rim1 = $protrusion = $pupil0 = $pupil1 = $leastPupil = $loss1 = $nudge1 = 0.0;
+        $bends = false;
+        $frontGlass = null;
+        if ($lens !== null) {
+            $m0 = $lens->m0;
+            $f0 = $lens->f0;
+            $phi0 = 1.0 / $f0;
+            $phi1 = 1.0 / $lens->f1 - $phi0;
+            $bends = $f0 !== $lens->f1;
+            $register = $lens->register;
+            $gap0 = $lens->g0;
+            $gap1 = $lens->g1 - $gap0;
+            $rim0 = $lens->rim;
+            $rim1 = $lens->rimAt(1.0) - $rim0;
+            $protrusion = $lens->protrusion;
+            $frontGlass = $lens->frontGlass;
+            [$pupil0, $pupil1, $leastPupil, $loss1, $nudge1] = $lens->pupilLines($rig->conditions->simpleAperture);
+        }
 
         // Behind the moving part every number is the same at every place: the greatest is found once.
         $behindMost = -1.0;
@@ -213,28 +233,20 @@ final class TrainReadings
                     $own2 = ($y < 0.0 ? -$y : $y) / (2.0 * $ownRadius);
                 }
             } else {
-                $s = $place;
-                $m = $s * $lens->m0;
-                $f = $lens->f0 === $lens->f1 ? $lens->f0 : 1.0 / ((1.0 - $s) / $lens->f0 + $s / $lens->f1);
-                $pa = $f * (1.0 + $m) - $lens->register;
-                $pb = $pa + $lens->g0 + ($lens->g1 - $lens->g0) * $s;
-                $internal = $lens->focusing === Focusing::Internal;
-                $rim = $internal ? $lens->rim + $s * $lens->rimTravel : $lens->rim + $lens->f0 * $m;
-                if ($simple) {
-                    $pupil = 1.0;
-                    $e = $f;
-                } elseif (! $internal) {
-                    $pupil = $lens->p0;
-                    $e = $lens->f0;
-                } else {
-                    $pupil = $lens->p1 !== null ? $lens->p0 + ($lens->p1 - $lens->p0) * $s : $lens->p0 * max(1.0 - 0.5 * $m, 0.25);
-                    $e = $f * (1.0 + $m / $pupil) / (($lens->closeLoss === null ? 1.0 + 0.7 * $m : 1.0 + $s * $lens->closeLoss) * (1.0 + $lens->apertureNudge * $m));
+                $m = $place * $m0;
+                $f = $bends ? 1.0 / ($phi0 + $phi1 * $place) : $f0;
+                $pa = $f + $f * $m - $register;
+                $pb = $pa + $gap0 + $gap1 * $place;
+                $rim = $rim0 + $rim1 * $place;
+                $pupil = $pupil0 + $pupil1 * $place;
+                if ($pupil < $leastPupil) {
+                    $pupil = $leastPupil;
                 }
-                $n = $shown;
-                if ($n !== null && $lens->showsEffective) {
-                    $n /= $f / $e * (1.0 + $m / $pupil);
-                }
-                if ($p === $workingLens) {
+                // What the bare lens loses, `(f / E) (1 + m / P)`.
+                $loss = (1.0 + $loss1 * $place) * (1.0 + $nudge1 * $place);
+                $e = $f * (1.0 + $m / $pupil) / $loss;
+                $n = $converts ? $shown / $loss : $shown;
+                if ($isWorking) {
                     $marked = $n;
                 }
                 $way = $reversed ? $rim - $pb : $pa;
@@ -249,12 +261,12 @@ final class TrainReadings
                 $lastF = $fy0 + $ft0 * $way;
                 $t = $t0 - $lastY / $f;
                 $ft = $ft0 - $lastF / $f;
-                $on = $reversed ? $pa + $lens->protrusion : $rim - $pb;
+                $on = $reversed ? $pa + $protrusion : $rim - $pb;
                 $y = $lastY + $t * $on;
                 $fy = $lastF + $ft * $on;
-                $end = $rear + $rim + ($reversed ? $lens->protrusion : 0.0);
-                if ($lens->frontGlass !== null) {
-                    $o2r = $lens->frontGlass / 2.0;
+                $end = $rear + $rim + ($reversed ? $protrusion : 0.0);
+                if ($frontGlass !== null) {
+                    $o2r = $frontGlass / 2.0;
                     $o2a = $reversed ? $y0 : $y;
                     $o2f = $reversed ? $fy0 : $fy;
                     $own2 = ($o2a < 0.0 ? -$o2a : $o2a) / (2.0 * $o2r);

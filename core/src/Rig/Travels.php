@@ -76,10 +76,12 @@ final class Travels
             $places = $lens instanceof Lens ? MarkedStops::between($travel->least, $travel->greatest, $lens->aperture->control) : [];
         } else {
             $count = min(self::MOST - 1, (int) round(($travel->greatest - $travel->least) / $travel->step));
-            // Its ends as they are: rounding could step over them.
+            // Its ends as they are: rounding could step over them. Between them whole billionths, counted: round() costs ten times as much.
             $places = $count > 0 ? [$travel->least] : [];
+            $from = (int) round($travel->least * 1e9);
+            $step = $travel->step * 1e9;
             for ($n = 1; $n < $count; $n++) {
-                $places[] = round($travel->least + $n * $travel->step, 9);
+                $places[] = ($from + (int) ($n * $step + 0.5)) / 1e9;
             }
             $places[] = $travel->greatest;
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Trace;
 
 use ZincThimble\Core\Gear\CloseUpLens;
+use ZincThimble\Core\Gear\Focusing;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Objective;
 use ZincThimble\Core\Gear\Port;
@@ -17,6 +18,10 @@ use ZincThimble\Core\Rig\Travel;
 /**
  * The axial ray alone, many times over, with some travels moved: what range and solving need, without laying the rig
  * out anew. Agrees with Axis to rounding (a property test holds it to that).
+ *
+ * Over a length, or the ring of a lens that moves as a whole, heights and slopes are straight lines; over the ring of another lens,
+ * whose power 1/f(s) is a straight line, they are cubics divided by it. So with one travel a few traces say what every place does,
+ * and with two straight ones too; anything else is traced step by step.
  */
 final class AxialSampler
 {
@@ -34,10 +39,16 @@ final class AxialSampler
 
     private bool $unmodelled = false;
 
-    /** Outcome of the last sample: slope in front, height at the last principal plane, and the readings. */
-    public float $t = 0.0;
+    /** @var list<float>|null four coefficients each of slope, height at the last principal plane, height and place in front; [] = there are none, null = not asked for yet */
+    private ?array $curves = null;
 
-    private float $last = 0.0;
+    /** Power of the lens that the one travel bends, at infinity and its change; 1 and 0 = none. */
+    private float $phi = 1.0;
+
+    private float $phiWay = 0.0;
+
+    /** Outcome of the last sample: slope in front, and the readings. */
+    public float $t = 0.0;
 
     public Image $image = Image::None;
 
@@ -51,7 +62,7 @@ final class AxialSampler
      * @param  list<Travel>  $travels  the ones that samples move
      * @param  ?int  $without  place of a part to leave out
      */
-    public function __construct(Rig $rig, array $travels, ?int $without = null)
+    public function __construct(Rig $rig, private readonly array $travels, ?int $without = null)
     {
         $moved = [];
         foreach ($travels as $at => $travel) {
@@ -101,10 +112,181 @@ final class AxialSampler
     /** @param  array<int, float>  $at a value for each travel given to the constructor */
     public function sample(array $at): void
     {
+        $c = $this->curves ?? $this->curves();
+        if ($c === []) {
+            [$t, $last, $y, $z] = $this->trace($at);
+        } elseif (isset($at[1])) {
+            $a = $at[0];
+            $b = $at[1];
+            $ab = $a * $b;
+            $t = $c[0] + $c[1] * $a + $c[2] * $b + $c[3] * $ab;
+            $last = $c[4] + $c[5] * $a + $c[6] * $b + $c[7] * $ab;
+            $y = $c[8] + $c[9] * $a + $c[10] * $b + $c[11] * $ab;
+            $z = $c[12] + $c[13] * $a + $c[14] * $b + $c[15] * $ab;
+        } else {
+            $a = $at[0];
+            $per = 1.0 / ($this->phi + $this->phiWay * $a);
+            $t = ($c[0] + ($c[1] + ($c[2] + $c[3] * $a) * $a) * $a) * $per;
+            $last = ($c[4] + ($c[5] + ($c[6] + $c[7] * $a) * $a) * $a) * $per;
+            $y = ($c[8] + ($c[9] + ($c[10] + $c[11] * $a) * $a) * $a) * $per;
+            $z = $c[12] + $c[13] * $a;
+        }
+        $this->t = $t;
+        $this->image = $this->unmodelled ? Image::None : Image::of($last, $t);
+        if ($this->image !== Image::Real) {
+            $this->magnification = 0.0;
+
+            return;
+        }
+        $this->magnification = abs($t) * $this->factor;
+        $this->workingDistanceMm = -$this->medium * $y / $t;
+        $this->subjectDistanceMm = $z + $this->realMore + $this->workingDistanceMm + $this->converterMm;
+    }
+
+    /**
+     * Magnification at many places of the one travel given to the constructor; null where there is no real image.
+     *
+     * @param  list<float>  $places
+     * @return list<?float>
+     */
+    public function magnifications(array $places): array
+    {
+        $column = [];
+        $c = $this->curves ?? $this->curves();
+        if ($c === [] || $this->unmodelled) {
+            foreach ($places as $place) {
+                $this->sample([$place]);
+                $column[] = $this->image === Image::Real ? $this->magnification : null;
+            }
+
+            return $column;
+        }
+        // As sample() has it, in one flat loop.
+        [$t0, $t1, $t2, $t3, $last0, $last1, $last2, $last3] = $c;
+        $phi = $this->phi;
+        $phiWay = $this->phiWay;
+        $factor = $this->factor;
+        foreach ($places as $a) {
+            $per = 1.0 / ($phi + $phiWay * $a);
+            $t = ($t0 + ($t1 + ($t2 + $t3 * $a) * $a) * $a) * $per;
+            $column[] = Image::of(($last0 + ($last1 + ($last2 + $last3 * $a) * $a) * $a) * $per, $t) === Image::Real ? ($t < 0.0 ? -$t : $t) * $factor : null;
+        }
+
+        return $column;
+    }
+
+    /**
+     * How slope, last height, height and place in front go over the travels.
+     *
+     * @return list<float> as sample() reads them; [] = they have to be traced
+     */
+    private function curves(): array
+    {
+        $bending = null;
+        foreach ($this->steps as $step) {
+            if ($step->travel >= 0 && $step->bends) {
+                $bending = $step;
+            }
+        }
+
+        return $this->curves = match (true) {
+            count($this->travels) === 1 => $bending === null ? $this->line($this->travels[0]) : $this->cubic($bending),
+            count($this->travels) === 2 && $bending === null => $this->plane($this->travels[0], $this->travels[1]),
+            default => [],
+        };
+    }
+
+    /**
+     * Over one straight travel, from its two ends.
+     *
+     * @return list<float>
+     */
+    private function line(Travel $travel): array
+    {
+        $way = $travel->greatest - $travel->least;
+        if ($way <= 0.0) {
+            return [];
+        }
+        $from = $this->trace([$travel->least]);
+        $to = $this->trace([$travel->greatest]);
+        $c = [];
+        foreach ($from as $k => $value) {
+            $slope = ($to[$k] - $value) / $way;
+            array_push($c, $value - $slope * $travel->least, $slope, 0.0, 0.0);
+        }
+
+        return $c;
+    }
+
+    /**
+     * Over a ring that bends, from four places: cubics, once multiplied by the power of its lens.
+     *
+     * @return list<float>
+     */
+    private function cubic(AxialStep $ring): array
+    {
+        $this->phi = $ring->value;
+        $this->phiWay = $ring->phiWay;
+        $v = [];
+        for ($n = 0; $n < 4; $n++) {
+            $v[] = $this->trace([$n / 3.0]);
+        }
+        $c = [];
+        for ($k = 0; $k < 4; $k++) {
+            // The place in front is no ray: it stays a line.
+            $v0 = $v[0][$k] * ($k < 3 ? $this->phi : 1.0);
+            $v1 = $v[1][$k] * ($k < 3 ? $this->phi + $this->phiWay / 3.0 : 1.0);
+            $v2 = $v[2][$k] * ($k < 3 ? $this->phi + $this->phiWay * 2.0 / 3.0 : 1.0);
+            $v3 = $v[3][$k] * ($k < 3 ? $this->phi + $this->phiWay : 1.0);
+            // Newton's forward differences, ordered by powers of the place.
+            $d1 = $v1 - $v0;
+            $d2 = $v2 - 2.0 * $v1 + $v0;
+            $d3 = $v3 - 3.0 * ($v2 - $v1) - $v0;
+            array_push($c, $v0, 3.0 * ($d1 - $d2 / 2.0 + $d3 / 3.0), 4.5 * ($d2 - $d3), 4.5 * $d3);
+        }
+
+        return $c;
+    }
+
+    /**
+     * Over two straight travels, from their four corners.
+     *
+     * @return list<float>
+     */
+    private function plane(Travel $one, Travel $other): array
+    {
+        $way = $one->greatest - $one->least;
+        $across = $other->greatest - $other->least;
+        if ($way <= 0.0 || $across <= 0.0) {
+            return [];
+        }
+        $corner = $this->trace([$one->least, $other->least]);
+        $along = $this->trace([$one->greatest, $other->least]);
+        $aside = $this->trace([$one->least, $other->greatest]);
+        $far = $this->trace([$one->greatest, $other->greatest]);
+        $c = [];
+        foreach ($corner as $k => $value) {
+            $twist = ($far[$k] - $along[$k] - $aside[$k] + $value) / ($way * $across);
+            $slope = ($along[$k] - $value) / $way - $twist * $other->least;
+            $lean = ($aside[$k] - $value) / $across - $twist * $one->least;
+            array_push($c, $value - $slope * $one->least - $lean * $other->least - $twist * $one->least * $other->least, $slope, $lean, $twist);
+        }
+
+        return $c;
+    }
+
+    /**
+     * Step by step.
+     *
+     * @param  array<int, float>  $at
+     * @return array{float, float, float, float} slope in front, height at the last principal plane (what tells a real image from
+     *                                           none), height in front, place in front
+     */
+    private function trace(array $at): array
+    {
         $y = 0.0;
         $t = 1.0;
         $z = 0.0;
-        // Height at the last principal plane: what tells a real image from none.
         $last = 0.0;
         foreach ($this->steps as $step) {
             $travel = $step->travel;
@@ -137,53 +319,8 @@ final class AxialSampler
                 }
             }
         }
-        $this->t = $t;
-        $this->last = $last;
-        $this->image = $this->unmodelled ? Image::None : Image::of($last, $t);
-        if ($this->image !== Image::Real) {
-            $this->magnification = 0.0;
 
-            return;
-        }
-        $this->magnification = abs($t) * $this->factor;
-        $this->workingDistanceMm = -$this->medium * $y / $t;
-        $this->subjectDistanceMm = $z + $this->realMore + $this->workingDistanceMm + $this->converterMm;
-    }
-
-    /**
-     * Magnification at many places of the one travel given to the constructor; null where there is no real image.
-     *
-     * @param  list<float>  $places  rising
-     * @param  bool  $straight  whether slopes are straight lines over that travel: then its two ends say it all
-     * @return list<?float>
-     */
-    public function magnifications(array $places, bool $straight): array
-    {
-        $from = $places[0];
-        $way = $places[count($places) - 1] - $from;
-        if (! $straight || $way <= 0.0 || $this->unmodelled) {
-            $column = [];
-            foreach ($places as $place) {
-                $this->sample([$place]);
-                $column[] = $this->image === Image::Real ? $this->magnification : null;
-            }
-
-            return $column;
-        }
-        $this->sample([$from]);
-        [$t0, $last0] = [$this->t, $this->last];
-        $this->sample([$from + $way]);
-        $t1 = ($this->t - $t0) / $way;
-        $last1 = ($this->last - $last0) / $way;
-        $factor = $this->factor;
-        $column = [];
-        foreach ($places as $place) {
-            $e = $place - $from;
-            $t = $t0 + $t1 * $e;
-            $column[] = Image::of($last0 + $last1 * $e, $t) === Image::Real ? abs($t) * $factor : null;
-        }
-
-        return $column;
+        return [$t, $last, $y, $z];
     }
 
     private function lens(Rig $rig, int $i, Lens $part, int $travel): void
@@ -197,6 +334,7 @@ final class AxialSampler
         $step->rim = $lens->rim;
         $step->rimWay = $lens->rimAt(1.0) - $lens->rim;
         $step->m0 = $lens->m0;
+        $step->bends = $lens->focusing === Focusing::Internal;
         $step->tip = $part->reversed ? $lens->protrusion : -1.0;
         $step->focus = $lens->m0 > 0.0 ? $rig->setting->focus[$i] ?? 0.0 : 0.0;
         $this->steps[] = $step;

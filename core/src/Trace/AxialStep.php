@@ -35,6 +35,9 @@ final class AxialStep
 
     public float $m0 = 0.0;
 
+    /** LENS: whether its ring changes its power, not only its place. */
+    public bool $bends = false;
+
     /** LENS: rear protrusion when reversed, mm; -1 = the usual way round. */
     public float $tip = -1.0;
 

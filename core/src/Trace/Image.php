@@ -20,7 +20,7 @@ enum Image
     /** By the axial ray's height at the last principal plane, mm, and its slope in front (OPTICS.md, "Axial ray"). */
     public static function of(float $y, float $t): self
     {
-        if (abs($t) <= self::PARALLEL && $y !== 0.0 || $y > 0.0 && $t > 0.0) {
+        if ($t <= self::PARALLEL && $t >= -self::PARALLEL && $y !== 0.0 || $y > 0.0 && $t > 0.0) {
             return self::AtInfinity;
         }
         if ($y === 0.0 || $y < 0.0 && $t < 0.0) {
