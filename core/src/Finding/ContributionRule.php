@@ -42,7 +42,7 @@ final class ContributionRule implements Rule
             $sampler->sample([]);
             $without = array_fill(0, $facts->columns->rows, $sampler->image === Image::Real ? $sampler->magnification : null);
         } else {
-            $without = $sampler->magnifications($facts->places);
+            [, $without] = $sampler->columns([$facts->places]);
         }
         $column = [];
         foreach ($facts->columns->magnification as $row => $magnification) {

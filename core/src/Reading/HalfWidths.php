@@ -46,13 +46,13 @@ final class HalfWidths
 
     /**
      * @param  list<float>  $places  rising, at least one
+     * @param  ?Train  $train  of the rig cut at the part that moves, with that at the first place; null = each place is read by itself
      * @param  list<Image>  $images  what the rig images at each
      */
-    public static function along(Rig $rig, Travel $travel, array $places, array $images): self
+    public static function along(Rig $rig, Travel $travel, array $places, ?Train $train, array $images): self
     {
         $rows = count($places);
         $first = $rig->with($travel->kind, $travel->part, $places[0]);
-        $axis = Axis::of($first);
         $inputs = Uncertainty::inputs($first);
         $self = new self;
         if ($inputs === []) {
@@ -62,8 +62,8 @@ final class HalfWidths
         } elseif (in_array($travel->kind, [TravelKind::Swing, TravelKind::Shift], true)) {
             // On the axis nothing moves: what holds at one place holds at all.
             $self->add(Uncertainty::of($first), 0, $rows);
-        } elseif (SweepColumns::isCut($travel, $places) && ! $axis->unmodelled) {
-            $self->cut($inputs, new Train($axis, $first, $travel), $rig, $travel, $places, $images);
+        } elseif ($train !== null) {
+            $self->cut($inputs, $train, $rig, $travel, $places, $images);
         } else {
             foreach ($places as $row => $place) {
                 $self->add(Uncertainty::of($rig->with($travel->kind, $travel->part, $place)), $row, 1);
@@ -105,16 +105,13 @@ final class HalfWidths
      */
     private function cut(array $inputs, Train $train, Rig $rig, Travel $travel, array $places, array $images): void
     {
-        $ups = $downs = $metal0 = $metal1 = $markedRatio = $markedRatios = [];
-        $shown = false;
+        $turns = $ups = $downs = $metal0 = $metal1 = $markedRatio = $markedRatios = [];
+        $bends = false;
         foreach ($inputs as $i => $input) {
             $rims = self::rims($input, $train->axis);
             if ($rims !== null) {
-                $ups[] = $downs[] = null;
-                $metal0[] = $rims;
-                $metal1[] = 0.0;
-                $markedRatio[] = 0.0;
-                $markedRatios[] = [];
+                $ups[$i] = $downs[$i] = null;
+                $metal0[$i] = $rims;
 
                 continue;
             }
@@ -122,24 +119,34 @@ final class HalfWidths
             $own = $travel->kind === TravelKind::Focus && $input->part === $travel->part;
             $one = $own ? $train : new Train(Axis::of($input->up), $input->up, $travel);
             $other = $own ? $train : new Train(Axis::of($input->down), $input->down, $travel);
-            $up = self::rays($one, $input->up, $travel, $places);
-            $down = self::rays($other, $input->down, $travel, $places);
-            $ups[] = $up->rays;
-            $downs[] = $down->rays;
-            $metal0[] = $up->metal - $down->metal;
-            $metal1[] = $up->metalWay - $down->metalWay;
+            $line1 = LinearTrain::of($one, $input->up, $travel);
+            $line2 = LinearTrain::of($other, $input->down, $travel);
+            if ($line1 !== null && $line2 !== null) {
+                $ups[$i] = $downs[$i] = [];
+                foreach ([$line1, $line2] as $side => $line) {
+                    foreach ($line->stretches($places) as [$from, $to]) {
+                        $turns[$from][] = [$i, $side === 0, $line->about($places[intdiv($from + $to - 1, 2)])];
+                    }
+                }
+                $metal0[$i] = $line1->s0 - $line2->s0;
+                $metal1[$i] = $line1->s1 - $line2->s1;
+            } else {
+                $up = RayColumns::ofRing($one, $input->up, $travel, $places);
+                $down = RayColumns::ofRing($other, $input->down, $travel, $places);
+                $ups[$i] = $up->rays;
+                $downs[$i] = $down->rays;
+                $bends = true;
+                $metal0[$i] = $up->metal - $down->metal;
+                $metal1[$i] = $up->metalWay - $down->metalWay;
+                foreach ($up->marked as $row => $marked) {
+                    $markedRatios[$i][$row] = $down->marked[$row] / $marked;
+                }
+            }
             $marked1 = $one->axis->marked;
             $marked2 = $other->axis->marked;
-            $markedRatio[] = $marked1 === null || $marked2 === null ? 0.0 : $marked2 / $marked1;
-            if ($up->marked !== []) {
-                $ratios = [];
-                foreach ($up->marked as $row => $marked) {
-                    $ratios[] = $down->marked[$row] / $marked;
-                }
-                $markedRatios[] = $ratios;
-                $shown = true;
-            }
+            $markedRatio[$i] = $marked1 === null || $marked2 === null ? 0.0 : $marked2 / $marked1;
         }
+        $shown = $markedRatios !== [];
         $medium = $train->axis->medium;
         $factor = $train->axis->factor;
         // What is a plain multiple of another quantity is summed without its factor.
@@ -159,6 +166,15 @@ final class HalfWidths
         $mostlyM = $mostlyW = $mostlyN = [];
         $nowM = $nowW = $nowN = -1;
         foreach ($places as $row => $place) {
+            if (isset($turns[$row])) {
+                foreach ($turns[$row] as [$i, $isUp, $line]) {
+                    if ($isUp) {
+                        $ups[$i] = $line;
+                    } else {
+                        $downs[$i] = $line;
+                    }
+                }
+            }
             $at = 4 * $row;
             $m = $f = $w = $s = $n = $l = $near = $far = $z = $v = $d = $p = $mostM = $mostW = $mostN = 0.0;
             $inputM = $inputW = $inputN = -1;
@@ -179,10 +195,25 @@ final class HalfWidths
 
                     continue;
                 }
-                $ut = $up[$at];
-                $dt = $down[$at];
-                $un = $up[$at + 1];
-                $dn = $down[$at + 1];
+                if ($bends) {
+                    $ut = $up[$at];
+                    $un = $up[$at + 1];
+                    $uy = $up[$at + 2];
+                    $uk = $up[$at + 3];
+                    $dt = $down[$at];
+                    $dn = $down[$at + 1];
+                    $dy = $down[$at + 2];
+                    $dk = $down[$at + 3];
+                } else {
+                    $ut = $up[0] + $up[1] * $place;
+                    $un = $up[2] + $up[3] * $place;
+                    $uy = $up[4] + $up[5] * $place;
+                    $uk = $up[6] + ($up[7] + $up[8] * $place) * $place;
+                    $dt = $down[0] + $down[1] * $place;
+                    $dn = $down[2] + $down[3] * $place;
+                    $dy = $down[4] + $down[5] * $place;
+                    $dk = $down[6] + ($down[7] + $down[8] * $place) * $place;
+                }
                 $limited = $un > 0.0 && $dn > 0.0;
                 if ($limited) {
                     $change = $un - $dn;
@@ -216,7 +247,7 @@ final class HalfWidths
                 $dm = 1.0 / $dt;
                 $change = $um - $dm;
                 $f += $change * $change;
-                $change = $medium * ($down[$at + 2] * $dm - $up[$at + 2] * $um);
+                $change = $medium * ($dy * $dm - $uy * $um);
                 $share = $change * $change;
                 $w += $share;
                 if ($share > $mostW) {
@@ -235,8 +266,6 @@ final class HalfWidths
                 $d += $change * $change;
                 $change *= $un + $dn;
                 $v += $change * $change;
-                $uk = $up[$at + 3];
-                $dk = $down[$at + 3];
                 if ($uk !== 0.0 && $dk !== 0.0) {
                     $change = $un / $uk - $dn / $dk;
                     $p += $change * $change;
@@ -362,18 +391,5 @@ final class HalfWidths
         $openings = $axis->openPart;
 
         return ($groups === [] || max($groups) <= $i) && ($openings === [] || max($openings) <= $i) ? $up->rim - $down->rim : null;
-    }
-
-    /** @param  list<float>  $places */
-    private static function rays(Train $train, Rig $rig, Travel $travel, array $places): RayColumns
-    {
-        $line = LinearTrain::of($train, $rig, $travel);
-        if ($line !== null) {
-            return RayColumns::ofLines($line, $places);
-        }
-        $lens = $rig->chain[$travel->part];
-        assert($lens instanceof Lens);
-
-        return RayColumns::ofRing($train, $rig, $travel, $lens, $places);
     }
 }

@@ -79,24 +79,9 @@ final readonly class Range
     {
         $many = count($travels);
         $samples = $many === 0 ? 1 : self::SAMPLES[min($many, 5)];
-        // A column for each quantity, null where there is no image.
-        $magnifications = $workings = $subjects = $slopes = [];
-        $infinite = false;
-        $edges = false;
-        $places = self::grid($travels, $samples);
-        foreach ($places as $at) {
-            $sampler->sample($at);
-            $slopes[] = $sampler->t;
-            if ($sampler->image === Image::Real) {
-                $magnifications[] = $sampler->magnification;
-                $workings[] = $sampler->workingDistanceMm;
-                $subjects[] = $sampler->subjectDistanceMm;
-            } else {
-                $magnifications[] = $workings[] = $subjects[] = null;
-                $edges = $many > 1;
-                $infinite = $infinite || $sampler->image === Image::AtInfinity;
-            }
-        }
+        $axes = self::axes($travels, $samples);
+        [$slopes, $magnifications, $workings, $subjects, $infinite] = $sampler->columns($axes);
+        $edges = $many > 1 && in_array(null, $magnifications, true);
         $found = [$magnifications, $workings, $subjects];
         // The slope is continuous: where it changes sign between neighbours, it passes through infinity.
         for ($stride = 1; ! $infinite && $stride < count($slopes); $stride *= $samples) {
@@ -114,10 +99,10 @@ final readonly class Range
         $greatest = [null, null, null];
         for ($q = 0; $q < 3; $q++) {
             if (! $infinite || $q !== self::MAGNIFICATION) {
-                $least[$q] = self::best($sampler, $travels, $samples, $places, self::peaks($found[$q], $many, $samples, -1.0), $q, -1.0, $edges);
+                $least[$q] = self::best($sampler, $travels, $samples, $axes, self::peaks($found[$q], $many, $samples, -1.0), $q, -1.0, $edges);
             }
             if (! $infinite || $q === self::MAGNIFICATION) {
-                $greatest[$q] = self::best($sampler, $travels, $samples, $places, self::peaks($found[$q], $many, $samples, 1.0), $q, 1.0, $edges);
+                $greatest[$q] = self::best($sampler, $travels, $samples, $axes, self::peaks($found[$q], $many, $samples, 1.0), $q, 1.0, $edges);
             }
         }
         if ($infinite) {
@@ -207,11 +192,11 @@ final readonly class Range
 
     /**
      * @param  list<Travel>  $travels
-     * @param  list<list<float>>  $places  of the samples
+     * @param  list<list<float>>  $axes  where the samples stand along each travel
      * @param  list<int>  $from  samples to look about
      * @param  bool  $edges  whether somewhere among the samples there is no image
      */
-    private static function best(AxialSampler $sampler, array $travels, int $samples, array $places, array $from, int $q, float $sign, bool $edges): ?float
+    private static function best(AxialSampler $sampler, array $travels, int $samples, array $axes, array $from, int $q, float $sign, bool $edges): ?float
     {
         if ($from === []) {
             return null;
@@ -220,7 +205,7 @@ final readonly class Range
         $at = [];
         $done = true;
         foreach ($from as $n) {
-            [$there, $value, $settled] = self::refine($sampler, $travels, $samples, $places[$n], $q, $sign, $edges);
+            [$there, $value, $settled] = self::refine($sampler, $travels, $samples, self::place($axes, $n), $q, $sign, $edges);
             if ($value > $best) {
                 $best = $value;
                 $at = $there;
@@ -461,27 +446,42 @@ final readonly class Range
     }
 
     /**
-     * Evenly spaced places over the product of all travels, the first travel's running fastest.
+     * Evenly spaced places along each travel, its ends as they are.
      *
      * @param  list<Travel>  $travels
      * @return list<list<float>>
      */
-    private static function grid(array $travels, int $samples): array
+    private static function axes(array $travels, int $samples): array
     {
-        $places = [[]];
+        $axes = [];
         foreach ($travels as $travel) {
-            $next = [];
             $way = ($travel->greatest - $travel->least) / max(1, $samples - 1);
-            for ($k = 0; $k < $samples; $k++) {
-                $value = $k === $samples - 1 ? $travel->greatest : $travel->least + $way * $k;
-                foreach ($places as $place) {
-                    $place[] = $value;
-                    $next[] = $place;
-                }
+            $values = [];
+            for ($k = 0; $k < $samples - 1; $k++) {
+                $values[] = $travel->least + $way * $k;
             }
-            $places = $next;
+            $values[] = $travel->greatest;
+            $axes[] = $values;
         }
 
-        return $places;
+        return $axes;
+    }
+
+    /**
+     * Where one of the samples stands: the first travel's places run fastest.
+     *
+     * @param  list<list<float>>  $axes
+     * @return list<float>
+     */
+    private static function place(array $axes, int $n): array
+    {
+        $place = [];
+        foreach ($axes as $values) {
+            $many = count($values);
+            $place[] = $values[$n % $many];
+            $n = intdiv($n, $many);
+        }
+
+        return $place;
     }
 }

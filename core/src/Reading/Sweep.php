@@ -41,9 +41,10 @@ final readonly class Sweep
         if ($travel->kind === TravelKind::Zoom) {
             return self::ofZoom($rig, $travel, $places);
         }
-        [$columns, $drawing] = SweepColumns::read($rig, $travel, $places);
+        $train = SweepColumns::train($rig, $travel, $places);
+        [$columns, $drawing] = SweepColumns::read($rig, $travel, $places, $train);
         $range = Range::of($rig);
-        $sure = HalfWidths::along($rig, $travel, $places, $columns->image);
+        $sure = HalfWidths::along($rig, $travel, $places, $train, $columns->image);
         $facts = new Facts($rig, $range, Infinity::of($rig, $range), $columns, $travel, $places, $sure->columns, $sure->sources);
 
         return new self($travel, $places, $columns, $sure->columns, Findings::spans($facts), $drawing);
@@ -56,7 +57,7 @@ final readonly class Sweep
      */
     private static function ofZoom(Rig $rig, Travel $travel, array $places): self
     {
-        [$columns, $drawing] = SweepColumns::read($rig, $travel, $places);
+        [$columns, $drawing] = SweepColumns::read($rig, $travel, $places, null);
         $halfWidths = [];
         $findings = [];
         foreach ($places as $place) {

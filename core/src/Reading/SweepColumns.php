@@ -18,17 +18,28 @@ final class SweepColumns
 
     /**
      * @param  list<float>  $places
+     * @param  ?Train  $train  of the rig cut at the part that moves; null = it is read place by place
      * @return array{Columns, MovingPlaces}
      */
-    public static function read(Rig $rig, Travel $travel, array $places): array
+    public static function read(Rig $rig, Travel $travel, array $places, ?Train $train): array
     {
-        return self::isCut($travel, $places) ? self::readTrain($rig, $travel, $places) : self::readEach($rig, $travel, $places);
+        return $train === null ? self::readEach($rig, $travel, $places) : self::readTrain($train, $rig, $travel, $places);
     }
 
-    /** @param  list<float>  $places */
-    public static function isCut(Travel $travel, array $places): bool
+    /**
+     * The rig cut at the part that moves, with that at its first place; null where cutting isn't possible or not worth it.
+     *
+     * @param  list<float>  $places
+     */
+    public static function train(Rig $rig, Travel $travel, array $places): ?Train
     {
-        return $travel->kind->movesFocus() && count($places) >= self::WORTH_CUTTING;
+        if (! $travel->kind->movesFocus() || count($places) < self::WORTH_CUTTING) {
+            return null;
+        }
+        $first = $rig->with($travel->kind, $travel->part, $places[0]);
+        $axis = Axis::of($first);
+
+        return $axis->unmodelled ? null : new Train($axis, $first, $travel);
     }
 
     /**
@@ -54,13 +65,8 @@ final class SweepColumns
      * @param  list<float>  $places
      * @return array{Columns, MovingPlaces}
      */
-    private static function readTrain(Rig $rig, Travel $travel, array $places): array
+    private static function readTrain(Train $train, Rig $rig, Travel $travel, array $places): array
     {
-        $axis = Axis::of($rig->with($travel->kind, $travel->part, $places[0]));
-        if ($axis->unmodelled) {
-            return self::readEach($rig, $travel, $places);
-        }
-        $train = new Train($axis, $rig, $travel);
         $read = TrainReadings::along($train, $rig, $travel, $places);
         $read->cutByImageCircle($rig, $travel, $places);
 
@@ -82,7 +88,7 @@ final class SweepColumns
             $read->lightGapDeg,
             array_values($read->cornerBrightness),
             array_values($read->cornerPart),
-            self::moments($rig, $travel, $places, $read->endMm),
+            self::moments($train->axis, $rig, $travel, $places, $read->endMm),
             $read->stopPart,
         ), MovingPlaces::along($train, $rig, $travel, $read)];
     }
@@ -90,25 +96,21 @@ final class SweepColumns
     /**
      * The moment about the mount is a straight line over how far the front has moved.
      *
+     * @param  Axis  $axis  of the rig at the first place
      * @param  list<float>  $places
      * @param  list<float>  $end  where the moving part ends at each
      * @return list<?float>
      */
-    private static function moments(Rig $rig, Travel $travel, array $places, array $end): array
+    private static function moments(Axis $axis, Rig $rig, Travel $travel, array $places, array $end): array
     {
-        $at = static function (float $place) use ($rig, $travel): ?float {
-            $moved = $rig->with($travel->kind, $travel->part, $place);
-
-            return Balance::aboutMount($moved, Axis::of($moved));
-        };
+        $first = Balance::aboutMount($rig, $axis);
         $last = count($places) - 1;
-        $first = $at($places[0]);
-        $other = $at($places[$last]);
         $way = $end[$last] - $end[0];
-        if ($first === null || $other === null || $way === 0.0) {
+        if ($first === null || $way === 0.0) {
             return array_fill(0, count($places), $first);
         }
-        $slope = ($other - $first) / $way;
+        $moved = $rig->with($travel->kind, $travel->part, $places[$last]);
+        $slope = ((float) Balance::aboutMount($moved, Axis::of($moved)) - $first) / $way;
 
         $from = $end[0];
         $moments = $end;

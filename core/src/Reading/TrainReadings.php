@@ -188,6 +188,9 @@ final class TrainReadings
             [$pupil0, $pupil1, $leastPupil, $loss1, $nudge1] = $lens->pupilLines($rig->conditions->simpleAperture);
         }
 
+        // Even an empty loop costs as much as five steps.
+        $openBehind = $behindR !== [];
+        $openInFront = $radius !== [];
         // Behind the moving part every number is the same at every place: the greatest is found once.
         $behindMost = -1.0;
         $behindAt = -1;
@@ -321,15 +324,17 @@ final class TrainReadings
                 $sf = $o2f;
                 $skip = -3;
             }
-            foreach ($radius as $j => $r) {
-                $h = $alpha[$j] * $y + $beta[$j] * $t;
-                $number = ($h < 0.0 ? -$h : $h) / (2.0 * $r);
-                if ($number > $neff) {
-                    $neff = $number;
-                    $stop = $frontPart[$j];
-                    $sa = $h;
-                    $sf = $alpha[$j] * $fy + $beta[$j] * $ft;
-                    $skip = -4 - $j;
+            if ($openInFront) {
+                foreach ($radius as $j => $r) {
+                    $h = $alpha[$j] * $y + $beta[$j] * $t;
+                    $number = ($h < 0.0 ? -$h : $h) / (2.0 * $r);
+                    if ($number > $neff) {
+                        $neff = $number;
+                        $stop = $frontPart[$j];
+                        $sa = $h;
+                        $sf = $alpha[$j] * $fy + $beta[$j] * $ft;
+                        $skip = -4 - $j;
+                    }
                 }
             }
             $x = null;
@@ -421,17 +426,19 @@ final class TrainReadings
             $least = 1.0;
             $cut = null;
             $half = 1.0 / (2.0 * $neff);
-            foreach ($behindR as $j => $r) {
-                if ($j !== $skip) {
-                    $h = $behindA[$j];
-                    $q = $corner * ($behindF[$j] + $x * $h);
-                    $q = $q < 0.0 ? -$q : $q;
-                    $w = ($h < 0.0 ? -$h : $h) * $half;
-                    if ($q + $w > $r * (1.0 + 1e-9)) {
-                        $left = Vignetting::overlap($w, $r, $q);
-                        if ($left < $least) {
-                            $least = $left;
-                            $cut = $behindPart[$j];
+            if ($openBehind) {
+                foreach ($behindR as $j => $r) {
+                    if ($j !== $skip) {
+                        $h = $behindA[$j];
+                        $q = $corner * ($behindF[$j] + $x * $h);
+                        $q = $q < 0.0 ? -$q : $q;
+                        $w = ($h < 0.0 ? -$h : $h) * $half;
+                        if ($q + $w > $r * (1.0 + 1e-9)) {
+                            $left = Vignetting::overlap($w, $r, $q);
+                            if ($left < $least) {
+                                $least = $left;
+                                $cut = $behindPart[$j];
+                            }
                         }
                     }
                 }
@@ -460,17 +467,19 @@ final class TrainReadings
                     }
                 }
             }
-            foreach ($radius as $j => $r) {
-                if (-4 - $j !== $skip) {
-                    $h = $alpha[$j] * $y + $beta[$j] * $t;
-                    $q = $corner * ($alpha[$j] * $fy + $beta[$j] * $ft + $x * $h);
-                    $q = $q < 0.0 ? -$q : $q;
-                    $w = ($h < 0.0 ? -$h : $h) * $half;
-                    if ($q + $w > $r * (1.0 + 1e-9)) {
-                        $left = Vignetting::overlap($w, $r, $q);
-                        if ($left < $least) {
-                            $least = $left;
-                            $cut = $frontPart[$j];
+            if ($openInFront) {
+                foreach ($radius as $j => $r) {
+                    if (-4 - $j !== $skip) {
+                        $h = $alpha[$j] * $y + $beta[$j] * $t;
+                        $q = $corner * ($alpha[$j] * $fy + $beta[$j] * $ft + $x * $h);
+                        $q = $q < 0.0 ? -$q : $q;
+                        $w = ($h < 0.0 ? -$h : $h) * $half;
+                        if ($q + $w > $r * (1.0 + 1e-9)) {
+                            $left = Vignetting::overlap($w, $r, $q);
+                            if ($left < $least) {
+                                $least = $left;
+                                $cut = $frontPart[$j];
+                            }
                         }
                     }
                 }

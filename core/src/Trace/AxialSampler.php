@@ -144,35 +144,98 @@ final class AxialSampler
     }
 
     /**
-     * Magnification at many places of the one travel given to the constructor; null where there is no real image.
+     * Slope in front, magnification, working and subject distance (mm) over the product of places of the travels, the first travel's
+     * running fastest; null where there is no real image.
      *
-     * @param  list<float>  $places
-     * @return list<?float>
+     * @param  list<list<float>>  $axes  places of each travel given to the constructor
+     * @return array{list<float>, list<?float>, list<?float>, list<?float>, bool} the four columns, and whether it is focused at infinity
+     *                                                                            or past it somewhere
      */
-    public function magnifications(array $places): array
+    public function columns(array $axes): array
     {
-        $column = [];
+        $rows = (int) array_product(array_map(count(...), $axes));
+        $slopes = array_fill(0, $rows, 0.0);
+        $magnifications = $workings = $subjects = array_fill(0, $rows, null);
+        $infinite = false;
         $c = $this->curves ?? $this->curves();
         if ($c === [] || $this->unmodelled) {
-            foreach ($places as $place) {
-                $this->sample([$place]);
-                $column[] = $this->image === Image::Real ? $this->magnification : null;
+            foreach (self::product($axes) as $row => $at) {
+                $this->sample($at);
+                $slopes[$row] = $this->t;
+                if ($this->image === Image::Real) {
+                    $magnifications[$row] = $this->magnification;
+                    $workings[$row] = $this->workingDistanceMm;
+                    $subjects[$row] = $this->subjectDistanceMm;
+                }
+                $infinite = $infinite || $this->image === Image::AtInfinity;
             }
 
-            return $column;
+            return [array_values($slopes), array_values($magnifications), array_values($workings), array_values($subjects), $infinite];
         }
         // As sample() has it, in one flat loop.
-        [$t0, $t1, $t2, $t3, $last0, $last1, $last2, $last3] = $c;
         $phi = $this->phi;
         $phiWay = $this->phiWay;
         $factor = $this->factor;
-        foreach ($places as $a) {
-            $per = 1.0 / ($phi + $phiWay * $a);
-            $t = ($t0 + ($t1 + ($t2 + $t3 * $a) * $a) * $a) * $per;
-            $column[] = Image::of(($last0 + ($last1 + ($last2 + $last3 * $a) * $a) * $a) * $per, $t) === Image::Real ? ($t < 0.0 ? -$t : $t) * $factor : null;
+        $medium = $this->medium;
+        $more = $this->realMore + $this->converterMm;
+        $row = 0;
+        foreach ($axes[1] ?? [0.0] as $b) {
+            [$t0, $t1, $t2, $t3, $last0, $last1, $last2, $last3, $y0, $y1, $y2, $y3, $z0, $z1] = isset($axes[1]) ? self::across($c, $b) : $c;
+            foreach ($axes[0] as $a) {
+                $per = 1.0 / ($phi + $phiWay * $a);
+                $t = ($t0 + ($t1 + ($t2 + $t3 * $a) * $a) * $a) * $per;
+                $slopes[$row] = $t;
+                $image = Image::of(($last0 + ($last1 + ($last2 + $last3 * $a) * $a) * $a) * $per, $t);
+                if ($image === Image::Real) {
+                    $working = -$medium * ($y0 + ($y1 + ($y2 + $y3 * $a) * $a) * $a) * $per / $t;
+                    $magnifications[$row] = ($t < 0.0 ? -$t : $t) * $factor;
+                    $workings[$row] = $working;
+                    $subjects[$row] = $z0 + $z1 * $a + $more + $working;
+                } elseif ($image === Image::AtInfinity) {
+                    $infinite = true;
+                }
+                $row++;
+            }
         }
 
-        return $column;
+        return [array_values($slopes), array_values($magnifications), array_values($workings), array_values($subjects), $infinite];
+    }
+
+    /**
+     * Of curves over two straight travels, the lines along the first at one place of the second.
+     *
+     * @param  list<float>  $c
+     * @return list<float>
+     */
+    private static function across(array $c, float $b): array
+    {
+        $lines = [];
+        for ($k = 0; $k < 16; $k += 4) {
+            array_push($lines, $c[$k] + $c[$k + 2] * $b, $c[$k + 1] + $c[$k + 3] * $b, 0.0, 0.0);
+        }
+
+        return $lines;
+    }
+
+    /**
+     * @param  list<list<float>>  $axes
+     * @return list<list<float>>
+     */
+    private static function product(array $axes): array
+    {
+        $places = [[]];
+        foreach ($axes as $values) {
+            $next = [];
+            foreach ($values as $value) {
+                foreach ($places as $place) {
+                    $place[] = $value;
+                    $next[] = $place;
+                }
+            }
+            $places = $next;
+        }
+
+        return $places;
     }
 
     /**

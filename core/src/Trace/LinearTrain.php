@@ -262,6 +262,43 @@ final class LinearTrain
         return $found;
     }
 
+    /**
+     * What readings are made from about a place, as far as the kind of image and the stop stay the same: pairs of a number and its
+     * change. The axial ray's slope in front (0 = focused at infinity or past it, -1 = no image); the number of the stop without a
+     * converter, `|h| / 2r` (0 or less = nothing known limits the light); the axial ray at the front-most metal (reduced), mm; and
+     * `(g h - t f) / 2r` with the change of its change: g, t the slopes of field and axial ray in front, h, f their heights at the stop
+     * of radius r. Turned so that slope and number are above 0.
+     *
+     * @return array{float, float, float, float, float, float, float, float, float}
+     */
+    public function about(float $place): array
+    {
+        $slope = $this->t0 + $this->t1 * $place < 0.0 ? -1.0 : 1.0;
+        [$t0, $t1] = match ($this->imageAt($place)) {
+            Image::Real => [$this->t0 * $slope, $this->t1 * $slope],
+            Image::AtInfinity => [0.0, 0.0],
+            Image::None => [-1.0, 0.0],
+        };
+        $n0 = $n1 = $k0 = $k1 = $k2 = 0.0;
+        $stop = $this->stopAt($place);
+        if ($stop >= 0) {
+            $h0 = $this->h0[$stop];
+            $h1 = $this->h1[$stop];
+            $f0 = $this->f0[$stop];
+            $f1 = $this->f1[$stop];
+            $per = ($h0 + $h1 * $place < 0.0 ? -0.5 : 0.5) / $this->radius[$stop];
+            $n0 = $h0 * $per;
+            $n1 = $h1 * $per;
+            // Telecentric behind an objective: height and slope are one there.
+            $per = $stop === $this->objective ? 0.0 : $per * $slope;
+            $k0 = ($this->g0 * $h0 - $this->t0 * $f0) * $per;
+            $k1 = ($this->g0 * $h1 + $this->g1 * $h0 - $this->t0 * $f1 - $this->t1 * $f0) * $per;
+            $k2 = ($this->g1 * $h1 - $this->t1 * $f1) * $per;
+        }
+
+        return [$t0, $t1, $n0, $n1, $this->y0 * $slope, $this->y1 * $slope, $k0, $k1, $k2];
+    }
+
     /** The opening that is the stop at a place; -1 = there is none. */
     public function stopAt(float $place): int
     {

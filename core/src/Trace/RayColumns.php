@@ -44,69 +44,17 @@ final class RayColumns
     }
 
     /**
-     * Of a train whose rays are straight lines over the place: cut where the kind of image or the stop changes, nothing is asked in
-     * between that has one answer.
-     *
-     * @param  list<float>  $places  rising
-     */
-    public static function ofLines(LinearTrain $line, array $places): self
-    {
-        $rays = array_fill(0, 4 * count($places), 0.0);
-        foreach ($line->stretches($places) as [$from, $to]) {
-            $middle = $places[intdiv($from + $to - 1, 2)];
-            $image = $line->imageAt($middle);
-            $stop = $line->stopAt($middle);
-            $slope = $line->t0 + $line->t1 * $middle < 0.0 ? -1.0 : 1.0;
-            [$t0, $t1] = match ($image) {
-                Image::Real => [$line->t0 * $slope, $line->t1 * $slope],
-                Image::AtInfinity => [0.0, 0.0],
-                Image::None => [-1.0, 0.0],
-            };
-            $y0 = $line->y0 * $slope;
-            $y1 = $line->y1 * $slope;
-            $n0 = $n1 = $k0 = $k1 = $k2 = 0.0;
-            if ($stop >= 0) {
-                $h0 = $line->h0[$stop];
-                $h1 = $line->h1[$stop];
-                $f0 = $line->f0[$stop];
-                $f1 = $line->f1[$stop];
-                $per = ($h0 + $h1 * $middle < 0.0 ? -0.5 : 0.5) / $line->radius[$stop];
-                $n0 = $h0 * $per;
-                $n1 = $h1 * $per;
-                // Telecentric behind an objective: height and slope are one there.
-                $per = $stop === $line->objective ? 0.0 : $per * $slope;
-                $k0 = ($line->g0 * $h0 - $line->t0 * $f0) * $per;
-                $k1 = ($line->g0 * $h1 + $line->g1 * $h0 - $line->t0 * $f1 - $line->t1 * $f0) * $per;
-                $k2 = ($line->g1 * $h1 - $line->t1 * $f1) * $per;
-            }
-            for ($row = $from; $row < $to; $row++) {
-                $e = $places[$row];
-                $at = 4 * $row;
-                $rays[$at] = $t0 + $t1 * $e;
-                $rays[$at + 1] = $n0 + $n1 * $e;
-                $rays[$at + 2] = $y0 + $y1 * $e;
-                $rays[$at + 3] = $k0 + ($k1 + $k2 * $e) * $e;
-            }
-        }
-        $self = new self;
-        $self->rays = $rays;
-        $self->metal = $line->s0;
-        $self->metalWay = $line->s1;
-
-        return $self;
-    }
-
-    /**
      * Of a ring whose lens bends the rays as it turns: internal focusing, or an aperture shown as the effective one.
      *
      * @param  list<float>  $places  ring positions, 0 to 1
      */
-    public static function ofRing(Train $train, Rig $rig, Travel $travel, Lens $part, array $places): self
+    public static function ofRing(Train $train, Rig $rig, Travel $travel, array $places): self
     {
         $axis = $train->axis;
         $p = $travel->part;
         $lens = $rig->lenses[$p];
-        $reversed = $part->reversed;
+        $part = $rig->chain[$p];
+        $reversed = $part instanceof Lens && $part->reversed;
         $shown = $rig->setting->aperture[$p] ?? $lens->widest;
         $converts = $shown !== null && $lens->showsEffective;
         $isWorking = $converts && $rig->inventory->workingLens === $p;
@@ -157,6 +105,7 @@ final class RayColumns
         }
         $perNa = $axis->na === null ? 0.0 : 0.5 / $axis->na;
         $perGlass = $lens->frontGlass === null ? 0.0 : 1.0 / $lens->frontGlass;
+        $openInFront = $train->radius !== [];
         $per = array_map(static fn (float $r): float => 0.5 / $r, $train->radius);
 
         $rays = array_fill(0, 4 * count($places), 0.0);
@@ -228,14 +177,17 @@ final class RayColumns
                     $perClear = $perGlass;
                 }
             }
-            foreach ($per as $j => $ownPer) {
-                $own = $alpha[$j] * $y + $beta[$j] * $t;
-                $number = ($own < 0.0 ? -$own : $own) * $ownPer;
-                if ($number > $n) {
-                    $n = $number;
-                    $h = $own;
-                    $hf = $alpha[$j] * ($lastF + $ft * $onward) + $beta[$j] * $ft;
-                    $perClear = $ownPer;
+            // Even an empty loop costs as much as five steps.
+            if ($openInFront) {
+                foreach ($per as $j => $ownPer) {
+                    $own = $alpha[$j] * $y + $beta[$j] * $t;
+                    $number = ($own < 0.0 ? -$own : $own) * $ownPer;
+                    if ($number > $n) {
+                        $n = $number;
+                        $h = $own;
+                        $hf = $alpha[$j] * ($lastF + $ft * $onward) + $beta[$j] * $ft;
+                        $perClear = $ownPer;
+                    }
                 }
             }
 
