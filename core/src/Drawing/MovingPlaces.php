@@ -49,26 +49,17 @@ final class MovingPlaces
         $shift = $axis->converterMm;
         $corner = Vignetting::cornerMm($rig) / $axis->factor;
         $toTip = $train->toMetal + $shift;
-        $images = $read->image;
-        $limited = $read->effectiveAperture;
-        $traced = $read->traced;
-        $shares = $read->chief;
         $ends = $read->endMm;
         $rows = count($ends);
         $front = $tip = array_fill(0, $rows, 0.0);
-        $cones = $chiefs = array_fill(0, $rows, null);
         foreach ($ends as $row => $end) {
             $front[$row] = $end + $shift;
             $tip[$row] = $end + $toTip;
-            if ($limited[$row] !== null) {
-                $cones[$row] = 0.5 / $traced[$row];
-            }
-            if ($images[$row] === Image::Real) {
-                $chiefs[$row] = $shares[$row];
-            }
         }
         $self->frontMm = array_values($front);
         $self->tipMm = array_values($tip);
+        $cones = $read->cone;
+        $chiefs = $read->chief;
         $still = static fn (float $value): array => array_fill(0, $rows, $value);
         foreach ($train->behindGroupA as $k => $height) {
             $y = $still($height);
@@ -76,7 +67,7 @@ final class MovingPlaces
             $self->groups[] = self::group(1.0, 0.0, $y, $y, $fieldY, $fieldY, $still($train->behindZi[$k]), $shift, $still($train->behindZo[$k]), $shift, $cones, $chiefs, $corner);
         }
         if ($read->ownZi !== []) {
-            $self->groups[] = self::group(1.0, 0.0, $read->ownY, $read->ownY, $read->ownFieldY, $read->ownFieldY, $read->ownZi, $shift, $read->ownZo, $shift, $cones, $chiefs, $corner);
+            $self->groups[] = ['zi' => $read->ownZi, 'zo' => $read->ownZo, 'cone' => $read->ownCone, 'chief' => $read->ownChief];
         }
         foreach ($train->groupAlpha as $k => $alpha) {
             $self->groups[] = self::group($alpha, $train->groupBeta[$k], $read->endY, $read->endT, $read->endFieldY, $read->endFieldT, $ends, $train->frontZi[$k] + $shift, $ends, $train->frontZo[$k] + $shift, $cones, $chiefs, $corner);

@@ -22,6 +22,9 @@ use ZincThimble\Core\Trace\Train;
  */
 final class TrainReadings
 {
+    /** 2 / ln(2): stops from a natural logarithm. */
+    private const STOPS = 2.885390081777927;
+
     /** @var list<Image> */
     public array $image = [];
 
@@ -74,18 +77,18 @@ final class TrainReadings
     public array $cornerPart = [];
 
     /**
-     * Share of the axial ray in the chief ray.
+     * Share of the axial ray in the chief ray; null = there is none, or no image.
      *
      * @var list<?float>
      */
     public array $chief = [];
 
     /**
-     * Effective aperture without a teleconverter.
+     * Share of the axial ray in the rim of the cone: the half-angle at the sensor; null = nothing known limits it.
      *
-     * @var list<float>
+     * @var list<?float>
      */
-    public array $traced = [];
+    public array $cone = [];
 
     /**
      * Where the moving part ends, mm.
@@ -111,7 +114,7 @@ final class TrainReadings
     public array $endFieldT = [];
 
     /**
-     * Own group of a moving lens: planes from where it begins, and heights.
+     * Own group of a moving lens: its principal planes, mm from the sensor, a converter's length included, and how high cone and chief ray stand there; [] when none moves.
      *
      * @var list<float>
      */
@@ -120,11 +123,11 @@ final class TrainReadings
     /** @var list<float> */
     public array $ownZo = [];
 
-    /** @var list<float> */
-    public array $ownY = [];
+    /** @var list<?float> */
+    public array $ownCone = [];
 
-    /** @var list<float> */
-    public array $ownFieldY = [];
+    /** @var list<?float> */
+    public array $ownChief = [];
 
     /** @param  list<float>  $places */
     public static function along(Train $train, Rig $rig, Travel $travel, array $places): self
@@ -156,6 +159,7 @@ final class TrainReadings
         $toFront = $train->toFront;
         $toMetal = $train->toMetal;
         $converter = $axis->converterMm;
+        $begins = $rear + $converter;
         $alpha = $train->alpha;
         $beta = $train->beta;
         $radius = $train->radius;
@@ -209,15 +213,17 @@ final class TrainReadings
         $waves = 4.0 * $lambda * $medium;
         // Columns are local variables, written to by index: a property costs several times as much, an element appended twice. abs()
         // costs twice what a comparison does.
-        $cChief = $cCornerBrightness = $cCornerPart = $cEffectiveAperture = $cEntrancePupilMm = $cFarMm = $cMagnification = $cNearMm = $cStopPart = $cStopsLost = $cSubjectDistanceMm = $cWorkingDistanceMm = $cWaveDepthMm = $cAiryDiameterMm = $cDetailMm = $cDepthOfFieldMm = $cLightGapDeg = array_fill(0, count($places), null);
-        $cEndMm = $cTraced = array_fill(0, count($places), 0.0);
+        $cChief = $cCone = $cCornerBrightness = $cCornerPart = $cEffectiveAperture = $cEntrancePupilMm = $cFarMm = $cMagnification = $cNearMm = $cStopPart = $cStopsLost = $cSubjectDistanceMm = $cWorkingDistanceMm = $cWaveDepthMm = $cAiryDiameterMm = $cDetailMm = $cDepthOfFieldMm = $cLightGapDeg = array_fill(0, count($places), null);
+        $cEndMm = array_fill(0, count($places), 0.0);
         $cImage = array_fill(0, count($places), Image::None);
         $cEndFieldT = $cEndFieldY = $cEndT = $cEndY = $inFront ? $cEndMm : [];
-        $cOwnFieldY = $cOwnY = $cOwnZi = $cOwnZo = $lens === null ? [] : $cEndMm;
+        $cOwnZi = $cOwnZo = $lens === null ? [] : $cEndMm;
+        $cOwnCone = $cOwnChief = $lens === null ? [] : $cChief;
         foreach ($places as $row => $place) {
             // The moving part itself.
             $own1 = -1.0;
             $own2 = -1.0;
+            $ownY = $ownFieldY = 0.0;
             $o1a = $o1f = $o2a = $o2f = $o1r = $o2r = 0.0;
             $lastY = $behindLast;
             if ($lens === null) {
@@ -274,10 +280,10 @@ final class TrainReadings
                     $o2f = $reversed ? $fy0 : $fy;
                     $own2 = ($o2a < 0.0 ? -$o2a : $o2a) / (2.0 * $o2r);
                 }
-                $cOwnZi[$row] = $rear + $way;
-                $cOwnZo[$row] = $reversed ? $rear + $rim - $pa : $rear + $pb;
-                $cOwnY[$row] = $lastY;
-                $cOwnFieldY[$row] = $lastF;
+                $cOwnZi[$row] = $begins + $way;
+                $cOwnZo[$row] = $begins + ($reversed ? $rim - $pa : $pb);
+                $ownY = $lastY;
+                $ownFieldY = $lastF;
             }
 
             // In front of it: carried along, linear.
@@ -350,8 +356,6 @@ final class TrainReadings
             }
             $cImage[$row] = $image;
             $cStopPart[$row] = $stop;
-            $cChief[$row] = $x;
-            $cTraced[$row] = $neff;
             $cEndMm[$row] = $end;
             if ($inFront) {
                 $cEndY[$row] = $y;
@@ -362,10 +366,15 @@ final class TrainReadings
             $isLimited = $neff > 0.0;
             $effective = $neff * $factor;
             if ($isLimited) {
+                $cone = 0.5 / $neff;
+                $cCone[$row] = $cone;
+                if ($lens !== null) {
+                    $cOwnCone[$row] = $ownY * $cone;
+                }
                 $cEffectiveAperture[$row] = $effective;
                 $cAiryDiameterMm[$row] = $spot * $effective;
                 if ($marked !== null) {
-                    $cStopsLost[$row] = 2.0 * log($effective / $marked, 2.0);
+                    $cStopsLost[$row] = self::STOPS * log($effective / $marked);
                 }
             }
             if ($image === Image::Real) {
@@ -376,6 +385,12 @@ final class TrainReadings
                 $cSubjectDistanceMm[$row] = $end + $toMetal + $working + $converter;
                 if ($working >= 0.0) {
                     $cLightGapDeg[$row] = atan2($working, $frontRadius) * 180.0 / M_PI;
+                }
+                if ($x !== null) {
+                    $cChief[$row] = $x;
+                    if ($lens !== null) {
+                        $cOwnChief[$row] = $corner * ($ownFieldY + $x * $ownY);
+                    }
                 }
                 $pupilMm = null;
                 if ($x !== null && ! $telecentric) {
@@ -425,7 +440,7 @@ final class TrainReadings
             }
             $least = 1.0;
             $cut = null;
-            $half = 1.0 / (2.0 * $neff);
+            $half = 0.5 / $neff;
             if ($openBehind) {
                 foreach ($behindR as $j => $r) {
                     if ($j !== $skip) {
@@ -490,6 +505,7 @@ final class TrainReadings
         // Of a column without gaps array_values() is no copy.
         $self->airyDiameterMm = array_values($cAiryDiameterMm);
         $self->chief = array_values($cChief);
+        $self->cone = array_values($cCone);
         $self->cornerBrightness = $cCornerBrightness;
         $self->cornerPart = $cCornerPart;
         $self->depthOfFieldMm = array_values($cDepthOfFieldMm);
@@ -506,14 +522,13 @@ final class TrainReadings
         $self->lightGapDeg = array_values($cLightGapDeg);
         $self->magnification = array_values($cMagnification);
         $self->nearMm = array_values($cNearMm);
-        $self->ownFieldY = array_values($cOwnFieldY);
-        $self->ownY = array_values($cOwnY);
+        $self->ownChief = array_values($cOwnChief);
+        $self->ownCone = array_values($cOwnCone);
         $self->ownZi = array_values($cOwnZi);
         $self->ownZo = array_values($cOwnZo);
         $self->stopPart = array_values($cStopPart);
         $self->stopsLost = array_values($cStopsLost);
         $self->subjectDistanceMm = array_values($cSubjectDistanceMm);
-        $self->traced = array_values($cTraced);
         $self->waveDepthMm = array_values($cWaveDepthMm);
         $self->workingDistanceMm = array_values($cWorkingDistanceMm);
 
