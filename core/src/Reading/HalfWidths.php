@@ -208,11 +208,11 @@ final class HalfWidths
                     $ut = $up[0] + $up[1] * $place;
                     $un = $up[2] + $up[3] * $place;
                     $uy = $up[4] + $up[5] * $place;
-                    $uk = $up[6] + ($up[7] + $up[8] * $place) * $place;
+                    $uk = $up[6] + $up[7] * $place;
                     $dt = $down[0] + $down[1] * $place;
                     $dn = $down[2] + $down[3] * $place;
                     $dy = $down[4] + $down[5] * $place;
-                    $dk = $down[6] + ($down[7] + $down[8] * $place) * $place;
+                    $dk = $down[6] + $down[7] * $place;
                 }
                 $limited = $un > 0.0 && $dn > 0.0;
                 if ($limited) {

@@ -266,10 +266,11 @@ final class LinearTrain
      * What readings are made from about a place, as far as the kind of image and the stop stay the same: pairs of a number and its
      * change. The axial ray's slope in front (0 = focused at infinity or past it, -1 = no image); the number of the stop without a
      * converter, `|h| / 2r` (0 or less = nothing known limits the light); the axial ray at the front-most metal (reduced), mm; and
-     * `(g h - t f) / 2r` with the change of its change: g, t the slopes of field and axial ray in front, h, f their heights at the stop
-     * of radius r. Turned so that slope and number are above 0.
+     * `(g h - t f) / 2r`: g, t the slopes of field and axial ray in front, h, f their heights at the stop of radius r. That is what a
+     * ray through the middle of the stop is steeper in front than there (Lagrange's invariant), so it is a straight line too. Turned
+     * so that slope and number are above 0.
      *
-     * @return array{float, float, float, float, float, float, float, float, float}
+     * @return array{float, float, float, float, float, float, float, float}
      */
     public function about(float $place): array
     {
@@ -279,7 +280,7 @@ final class LinearTrain
             Image::AtInfinity => [0.0, 0.0],
             Image::None => [-1.0, 0.0],
         };
-        $n0 = $n1 = $k0 = $k1 = $k2 = 0.0;
+        $n0 = $n1 = $k0 = $k1 = 0.0;
         $stop = $this->stopAt($place);
         if ($stop >= 0) {
             $h0 = $this->h0[$stop];
@@ -293,10 +294,9 @@ final class LinearTrain
             $per = $stop === $this->objective ? 0.0 : $per * $slope;
             $k0 = ($this->g0 * $h0 - $this->t0 * $f0) * $per;
             $k1 = ($this->g0 * $h1 + $this->g1 * $h0 - $this->t0 * $f1 - $this->t1 * $f0) * $per;
-            $k2 = ($this->g1 * $h1 - $this->t1 * $f1) * $per;
         }
 
-        return [$t0, $t1, $n0, $n1, $this->y0 * $slope, $this->y1 * $slope, $k0, $k1, $k2];
+        return [$t0, $t1, $n0, $n1, $this->y0 * $slope, $this->y1 * $slope, $k0, $k1];
     }
 
     /** The opening that is the stop at a place; -1 = there is none. */
