@@ -58,10 +58,10 @@ final class SureRule implements Rule
                 for ($row = $first; $row <= $last; $row++) {
                     $half = $halfWidths[$row] ?? null;
                     $value = $values[$row];
-                    if ($half !== null && $value !== null && ! $told[$row] && $half >= self::SHARE * ($value < 0.0 ? -$value : $value)) {
-                        $told[$row] = true;
-                        $left--;
-                        $from = $from < 0 ? $row : $from;
+                    if ($half !== null && $value !== null && $half >= self::SHARE * ($value < 0.0 ? -$value : $value) && ! $told[$row]) {
+                        if ($from < 0) {
+                            $from = $row;
+                        }
                     } elseif ($from >= 0) {
                         $runs[] = [$source, $from, $row - 1];
                         $from = -1;
@@ -72,6 +72,10 @@ final class SureRule implements Rule
                 }
             }
             foreach ($runs as [$source, $from, $to]) {
+                $left -= $to - $from + 1;
+                for ($row = $from; $left > 0 && $row <= $to; $row++) {
+                    $told[$row] = true;
+                }
                 $spans[] = new Span(new Finding(Code::Estimated, Severity::Note, $source->part,
                     '{word} is good to ±{half'.$unit.'}: it rests on {assumed} of {part}.'.self::taken($facts->rig, $source->part).' {measure}',
                     [

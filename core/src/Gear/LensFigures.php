@@ -68,7 +68,7 @@ final class LensFigures
     {
         $known = [];
         foreach (get_object_vars($this) as $field => $value) {
-            if (is_float($value)) {
+            if (\is_float($value)) {
                 $known[(string) $field] = $value;
             }
         }

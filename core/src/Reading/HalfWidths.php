@@ -226,7 +226,7 @@ final class HalfWidths
                     $ratio = $shown ? $markedRatios[$i][$row] : $markedRatio[$i];
                     if ($ratio > 0.0) {
                         $change = $un / $dn * $ratio - 1.0;
-                        $change = $change < 1e-3 && $change > -1e-3 ? $change * (1.0 - $change * (0.5 - $change * (1.0 / 3.0 - $change * 0.25))) : log(1.0 + $change);
+                        $change = $change < 1e-3 && $change > -1e-3 ? $change * (1.0 - $change * (0.5 - $change * (1.0 / 3.0 - $change * 0.25))) : \log(1.0 + $change);
                         $l += $change * $change;
                     }
                 }

@@ -192,6 +192,8 @@ final class TrainReadings
             [$pupil0, $pupil1, $leastPupil, $loss1, $nudge1] = $lens->pupilLines($rig->conditions->simpleAperture);
         }
 
+        // Groups that the moving part is not one of are drawn from the two shares.
+        $drawsOthers = $train->behindGroupA !== [] || $train->groupAlpha !== [];
         // Even an empty loop costs as much as five steps.
         $openBehind = $behindR !== [];
         $openInFront = $radius !== [];
@@ -367,14 +369,16 @@ final class TrainReadings
             $effective = $neff * $factor;
             if ($isLimited) {
                 $cone = 0.5 / $neff;
-                $cCone[$row] = $cone;
+                if ($drawsOthers) {
+                    $cCone[$row] = $cone;
+                }
                 if ($lens !== null) {
                     $cOwnCone[$row] = $ownY * $cone;
                 }
                 $cEffectiveAperture[$row] = $effective;
                 $cAiryDiameterMm[$row] = $spot * $effective;
                 if ($marked !== null) {
-                    $cStopsLost[$row] = self::STOPS * log($effective / $marked);
+                    $cStopsLost[$row] = self::STOPS * \log($effective / $marked);
                 }
             }
             if ($image === Image::Real) {
@@ -384,10 +388,12 @@ final class TrainReadings
                 $cWorkingDistanceMm[$row] = $working;
                 $cSubjectDistanceMm[$row] = $end + $toMetal + $working + $converter;
                 if ($working >= 0.0) {
-                    $cLightGapDeg[$row] = atan2($working, $frontRadius) * 180.0 / M_PI;
+                    $cLightGapDeg[$row] = \atan2($working, $frontRadius) * 180.0 / M_PI;
                 }
                 if ($x !== null) {
-                    $cChief[$row] = $x;
+                    if ($drawsOthers) {
+                        $cChief[$row] = $x;
+                    }
                     if ($lens !== null) {
                         $cOwnChief[$row] = $corner * ($ownFieldY + $x * $ownY);
                     }
