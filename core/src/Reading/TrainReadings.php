@@ -181,7 +181,7 @@ final class TrainReadings
             $f0 = $lens->f0;
             $phi0 = 1.0 / $f0;
             $phi1 = 1.0 / $lens->f1 - $phi0;
-            $bends = $f0 !== $lens->f1;
+            $bends = $lens->focusing === Focusing::Internal;
             $register = $lens->register;
             $gap0 = $lens->g0;
             $gap1 = $lens->g1 - $gap0;
@@ -191,6 +191,9 @@ final class TrainReadings
             $frontGlass = $lens->frontGlass;
             [$pupil0, $pupil1, $leastPupil, $loss1, $nudge1] = $lens->pupilLines($rig->conditions->simpleAperture);
         }
+        $pupil = $pupil0;
+        $e = $f0;
+        $n = $shown;
 
         // Groups that the moving part is not one of are drawn from the two shares.
         $drawsOthers = $train->behindGroupA !== [] || $train->groupAlpha !== [];
@@ -217,7 +220,7 @@ final class TrainReadings
         // costs twice what a comparison does.
         $cChief = $cCone = $cCornerBrightness = $cCornerPart = $cEffectiveAperture = $cEntrancePupilMm = $cFarMm = $cMagnification = $cNearMm = $cStopPart = $cStopsLost = $cSubjectDistanceMm = $cWorkingDistanceMm = $cWaveDepthMm = $cAiryDiameterMm = $cDetailMm = $cDepthOfFieldMm = $cLightGapDeg = array_fill(0, count($places), null);
         $cEndMm = array_fill(0, count($places), 0.0);
-        $cImage = array_fill(0, count($places), Image::None);
+        $cImage = array_fill(0, count($places), Image::Real);
         $cEndFieldT = $cEndFieldY = $cEndT = $cEndY = $inFront ? $cEndMm : [];
         $cOwnZi = $cOwnZo = $lens === null ? [] : $cEndMm;
         $cOwnCone = $cOwnChief = $lens === null ? [] : $cChief;
@@ -249,16 +252,20 @@ final class TrainReadings
                 $pa = $f + $f * $m - $register;
                 $pb = $pa + $gap0 + $gap1 * $place;
                 $rim = $rim0 + $rim1 * $place;
-                $pupil = $pupil0 + $pupil1 * $place;
-                if ($pupil < $leastPupil) {
-                    $pupil = $leastPupil;
-                }
-                // What the bare lens loses, `(f / E) (1 + m / P)`.
-                $loss = (1.0 + $loss1 * $place) * (1.0 + $nudge1 * $place);
-                $e = $f * (1.0 + $m / $pupil) / $loss;
-                $n = $converts ? $shown / $loss : $shown;
-                if ($isWorking) {
-                    $marked = $n;
+                if ($bends || $converts) {
+                    $pupil = $pupil0 + $pupil1 * $place;
+                    if ($pupil < $leastPupil) {
+                        $pupil = $leastPupil;
+                    }
+                    // What the bare lens loses, `(f / E) (1 + m / P)`.
+                    $loss = (1.0 + $loss1 * $place) * (1.0 + $nudge1 * $place);
+                    $e = $f * (1.0 + $m / $pupil) / $loss;
+                    if ($converts) {
+                        $n = $shown / $loss;
+                        if ($isWorking) {
+                            $marked = $n;
+                        }
+                    }
                 }
                 $way = $reversed ? $rim - $pb : $pa;
                 if ($n !== null) {
@@ -356,7 +363,9 @@ final class TrainReadings
             } elseif ($sa !== 0.0) {
                 $x = -$sf / $sa;
             }
-            $cImage[$row] = $image;
+            if ($image !== Image::Real) {
+                $cImage[$row] = $image;
+            }
             $cStopPart[$row] = $stop;
             $cEndMm[$row] = $end;
             if ($inFront) {
@@ -506,7 +515,9 @@ final class TrainReadings
                 }
             }
             $cCornerBrightness[$row] = $least;
-            $cCornerPart[$row] = $cut;
+            if ($cut !== null) {
+                $cCornerPart[$row] = $cut;
+            }
         }
         // Of a column without gaps array_values() is no copy.
         $self->airyDiameterMm = array_values($cAiryDiameterMm);
