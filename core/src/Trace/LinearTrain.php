@@ -63,16 +63,20 @@ final class LinearTrain
      */
     public int $objective = -1;
 
-    private function __construct(public readonly float $medium, public readonly float $factor, public readonly ?float $marked)
+    private function __construct()
     {
     }
 
     /** Null where something bends: an internally focusing lens, a lens that shows its effective number. */
     public static function of(Train $train, Rig $rig, Travel $travel): ?self
     {
-        $axis = $train->axis;
         $p = $travel->part;
-        $linear = new self($axis->medium, $axis->factor, $axis->marked);
+        $part = $rig->chain[$p];
+        $lens = $travel->kind === TravelKind::Focus && $part instanceof Lens ? $rig->lenses[$p] : null;
+        if ($lens !== null && ($lens->focusing === Focusing::Internal || $lens->showsEffective)) {
+            return null;
+        }
+        $linear = new self;
         foreach ($train->behindR as $j => $radius) {
             $linear->open($train->behindA[$j], 0.0, $train->behindF[$j], 0.0, $radius);
         }
@@ -80,7 +84,7 @@ final class LinearTrain
         $t = $train->t;
         $fy = $train->fy;
         $ft = $train->ft;
-        if ($travel->kind !== TravelKind::Focus) {
+        if ($lens === null) {
             if ($train->ownRadius > 0.0) {
                 $linear->open($y, 0.0, $fy, 0.0, $train->ownRadius);
                 $linear->open($y, $t, $fy, $ft, $train->ownRadius);
@@ -89,11 +93,6 @@ final class LinearTrain
             $linear->l0 = $groups === 0 ? 0.0 : $train->behindGroupA[$groups - 1];
 
             return $linear->inFront($train, [$y, $t, $t, 0.0], [$fy, $ft, $ft, 0.0], $train->rear, 1.0);
-        }
-        $lens = $rig->lenses[$p];
-        $part = $rig->chain[$p];
-        if ($lens->focusing === Focusing::Internal || $lens->showsEffective || ! $part instanceof Lens) {
-            return null;
         }
         $f = $lens->f0;
         $grows = $f * $lens->m0;
