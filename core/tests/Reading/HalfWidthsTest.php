@@ -1,0 +1,175 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Tests\Reading;
+
+use PHPUnit\Framework\TestCase;
+use ZincThimble\Core\Reading\HalfWidths;
+use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Reading\SweepColumns;
+use ZincThimble\Core\Reading\UncertainInput;
+use ZincThimble\Core\Reading\Uncertainty;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\Travel;
+use ZincThimble\Core\Rig\TravelKind;
+use ZincThimble\Core\Rig\Travels;
+use ZincThimble\Core\Tests\Near;
+use ZincThimble\Core\Tests\RigMaker;
+use ZincThimble\Core\Trace\Image;
+
+/** Half-widths along a travel are those of the rig set at each place, and owe most to the same input. */
+final class HalfWidthsTest extends TestCase
+{
+    /** A lens with a ring of its own whose rim is only assumed, as the file has it. */
+    private const LENS = [
+        'kind' => 'lens', 'focalLengthMm' => 50, 'registerMm' => 44.5, 'frontRimMm' => 40, 'minFocusMm' => 450, 'maxMagnification' => 0.15, 'focusing' => 'unit',
+        'principalGapMm' => 4, 'pupilRatio' => 1.1, 'aperture' => ['widest' => 2.8, 'smallest' => 22, 'control' => 'ring'],
+    ];
+
+    private const TUBE = ['kind' => 'tube', 'lengthMm' => 20];
+
+    public function test_along_every_travel_of_any_rig_they_are_those_of_the_rig_set_there(): void
+    {
+        $make = RigMaker::seeded(__METHOD__);
+        $told = $objectives = 0;
+        for ($n = 0; $n < 250; $n++) {
+            $rig = $make->rig();
+            foreach (Travels::of($rig) as $travel) {
+                $places = Travels::places($rig, $travel);
+                if (! $travel->kind->movesFocus() || count($places) < 8) {
+                    continue;
+                }
+                $along = self::along($rig, $travel, $places);
+                foreach ([0, $make->pick(array_keys($places)), count($places) - 1] as $row) {
+                    $moved = $rig->with($travel->kind, $travel->part, $places[$row]);
+                    $told += $this->assertRow($moved, $along, $row, $rig->name.' '.$travel->name());
+                    $objectives += Reading::of($moved)->stop?->name === 'NumericalAperture' ? 1 : 0;
+                }
+            }
+        }
+        self::assertGreaterThan(300, $told);
+        self::assertGreaterThan(0, $objectives);
+    }
+
+    public function test_a_rim_in_front_of_everything_moves_the_working_distance_alone(): void
+    {
+        $rig = self::rig([self::TUBE, ['measured' => ['focalLengthMm' => 1e-9, 'minFocusMm' => 1e-9, 'maxMagnification' => 1e-12, 'frontRimMm' => 0.8]] + self::LENS]);
+        $travel = self::ring($rig);
+        $places = Travels::places($rig, $travel);
+        $along = self::along($rig, $travel, $places);
+        foreach ($places as $row => $place) {
+            self::assertEqualsWithDelta(0.8, $along->columns['workingDistanceMm'][$row], 1e-6, 'at '.$place);
+            self::assertLessThan(1e-6, (float) $along->columns['subjectDistanceMm'][$row], 'at '.$place);
+            self::assertLessThan(1e-6, (float) $along->columns['magnification'][$row], 'at '.$place);
+        }
+        self::assertCount(1, $along->sources['workingDistanceMm']);
+        [$from, $to, $source] = $along->sources['workingDistanceMm'][0];
+        self::assertSame([0, count($places) - 1, 'frontRimMm'], [$from, $to, $source->field]);
+    }
+
+    public function test_a_rim_that_carries_a_filter_or_closes_the_light_is_traced_with_it(): void
+    {
+        foreach ([
+            [['frontGlassMm' => 12] + self::LENS],
+            [self::LENS, ['kind' => 'filter', 'lengthMm' => 30, 'openingMm' => 10]],
+            [self::LENS, ['kind' => 'close-up-lens', 'powerD' => 3, 'thicknessMm' => 6, 'elements' => 2]],
+            [['kind' => 'reversing-ring', 'lengthMm' => 3], ['reversed' => true] + self::LENS],
+        ] as $chain) {
+            $rig = self::rig($chain);
+            foreach ($rig->focusTravels() as $each) {
+                $travel = Travels::named($rig, $each->name());
+                self::assertNotNull($travel);
+                $places = Travels::places($rig, $travel);
+                $along = self::along($rig, $travel, $places);
+                foreach (array_keys($places) as $row) {
+                    $this->assertRow($rig->with($travel->kind, $travel->part, $places[$row]), $along, $row, json_encode($chain[0], JSON_THROW_ON_ERROR));
+                }
+            }
+        }
+    }
+
+    public function test_at_infinity_the_magnification_is_unsure_and_distances_have_no_half_width(): void
+    {
+        $rig = self::rig([['focalLengthMm' => 50, 'measured' => ['focalLengthMm' => 0.5]] + self::LENS]);
+        $travel = self::ring($rig);
+        $places = Travels::places($rig, $travel);
+        $along = self::along($rig, $travel, $places);
+        self::assertSame(Image::AtInfinity, Reading::of($rig->with($travel->kind, $travel->part, 0.0))->image);
+        foreach (['workingDistanceMm', 'subjectDistanceMm', 'fieldWidthMm', 'nearMm', 'detailMm', 'waveDepthMm', 'entrancePupilMm'] as $name) {
+            self::assertNull($along->columns[$name][0], $name);
+            self::assertNotNull($along->columns[$name][1], $name);
+        }
+        self::assertGreaterThan(0.0, $along->columns['effectiveAperture'][1]);
+    }
+
+    public function test_without_an_uncertain_input_there_is_nothing_to_tell(): void
+    {
+        $rig = self::rig([['kind' => 'helicoid', 'minMm' => 17, 'maxMm' => 31]]);
+        $travel = Travels::of($rig)[0];
+        $places = Travels::places($rig, $travel);
+        $along = self::along($rig, $travel, $places);
+        self::assertSame(array_fill_keys(Uncertainty::READINGS, array_fill(0, count($places), null)), $along->columns);
+        self::assertSame([[], [], []], array_values($along->sources));
+    }
+
+    /** @param  list<float>  $places */
+    private static function along(Rig $rig, Travel $travel, array $places): HalfWidths
+    {
+        $train = SweepColumns::train($rig, $travel, $places);
+
+        return HalfWidths::along($rig, $travel, $places, $train, SweepColumns::read($rig, $travel, $places, $train)[0]->image);
+    }
+
+    /** @return int how many half-widths were more than rounding */
+    private function assertRow(Rig $moved, HalfWidths $along, int $row, string $what): int
+    {
+        $reading = Reading::of($moved);
+        $sure = Uncertainty::of($moved);
+        $told = 0;
+        foreach (Uncertainty::READINGS as $name) {
+            $worth = static fn (?float $half): ?float => $half === null || $half <= 1e-8 * abs((float) $reading->{$name}) + 1e-12 ? null : $half;
+            $expected = $worth($sure['halfWidths'][$name] ?? null);
+            Near::assert($expected, $worth($along->columns[$name][$row] ?? null), 1e-4, $what.', row '.$row.', half-width of '.$name);
+            $told += $expected === null ? 0 : 1;
+            if ($expected === null || ! isset($along->sources[$name])) {
+                continue;
+            }
+            $here = array_values(array_filter($along->sources[$name], static fn (array $run): bool => $row >= $run[0] && $row <= $run[1]));
+            self::assertCount(1, $here, $what.', row '.$row.', who moves '.$name);
+            // Two inputs can matter alike, to rounding.
+            Near::assert(self::share($sure['sources'][$name], $moved, $name), self::share($here[0][2], $moved, $name), 1e-3, $what.', row '.$row.', '.$name.' by '.$here[0][2]->field);
+        }
+
+        return $told;
+    }
+
+    /** What a reading owes to an input of that part and field, with the rig as it stands. */
+    private static function share(UncertainInput $input, Rig $moved, string $name): float
+    {
+        foreach (Uncertainty::inputs($moved) as $each) {
+            if ($each->part === $input->part && $each->field === $input->field) {
+                return abs((float) Reading::of($each->up)->{$name} - (float) Reading::of($each->down)->{$name}) / 2.0;
+            }
+        }
+        self::fail('There is no input '.$input->field);
+    }
+
+    private static function ring(Rig $rig): Travel
+    {
+        foreach (Travels::of($rig) as $travel) {
+            if ($travel->kind === TravelKind::Focus) {
+                return $travel;
+            }
+        }
+        self::fail('There is no ring');
+    }
+
+    /** @param  list<array<string, mixed>>  $chain */
+    private static function rig(array $chain): Rig
+    {
+        return RigMaker::made([
+            'format' => 'zinc-thimble/rig', 'version' => 1, 'camera' => ['registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]], 'chain' => $chain,
+        ]);
+    }
+}
