@@ -4,14 +4,11 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Reading;
 
-use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
 use ZincThimble\Core\Trace\Axis;
 use ZincThimble\Core\Trace\Image;
-use ZincThimble\Core\Trace\LinearTrain;
-use ZincThimble\Core\Trace\RayColumns;
 use ZincThimble\Core\Trace\Train;
 
 /**
@@ -105,47 +102,15 @@ final class HalfWidths
      */
     private function cut(array $inputs, Train $train, Rig $rig, Travel $travel, array $places, array $images): void
     {
-        $turns = $ups = $downs = $metal0 = $metal1 = $markedRatio = $markedRatios = [];
-        $bends = false;
-        foreach ($inputs as $i => $input) {
-            $rims = self::rims($input, $train->axis);
-            if ($rims !== null) {
-                $ups[$i] = $downs[$i] = null;
-                $metal0[$i] = $rims;
-
-                continue;
-            }
-            // What lies behind the moving lens and in front of it is the same whatever its own figures are.
-            $own = $travel->kind === TravelKind::Focus && $input->part === $travel->part;
-            $one = $own ? $train : new Train(Axis::of($input->up), $input->up, $travel);
-            $other = $own ? $train : new Train(Axis::of($input->down), $input->down, $travel);
-            $line1 = LinearTrain::of($one, $input->up, $travel);
-            $line2 = LinearTrain::of($other, $input->down, $travel);
-            if ($line1 !== null && $line2 !== null) {
-                $ups[$i] = $downs[$i] = [];
-                foreach ([$line1, $line2] as $side => $line) {
-                    foreach ($line->stretches($places) as [$from, $to]) {
-                        $turns[$from][] = [$i, $side === 0, $line->about($places[intdiv($from + $to - 1, 2)])];
-                    }
-                }
-                $metal0[$i] = $line1->s0 - $line2->s0;
-                $metal1[$i] = $line1->s1 - $line2->s1;
-            } else {
-                $up = RayColumns::ofRing($one, $input->up, $travel, $places);
-                $down = RayColumns::ofRing($other, $input->down, $travel, $places);
-                $ups[$i] = $up->rays;
-                $downs[$i] = $down->rays;
-                $bends = true;
-                $metal0[$i] = $up->metal - $down->metal;
-                $metal1[$i] = $up->metalWay - $down->metalWay;
-                foreach ($up->marked as $row => $marked) {
-                    $markedRatios[$i][$row] = $down->marked[$row] / $marked;
-                }
-            }
-            $marked1 = $one->axis->marked;
-            $marked2 = $other->axis->marked;
-            $markedRatio[$i] = $marked1 === null || $marked2 === null ? 0.0 : $marked2 / $marked1;
-        }
+        $rays = InputRays::of($inputs, $train, $travel, $places);
+        $ups = $rays->ups;
+        $downs = $rays->downs;
+        $turns = $rays->turns;
+        $bends = $rays->bends;
+        $metal0 = $rays->metal;
+        $metal1 = $rays->metalWay;
+        $markedRatio = $rays->markedRatio;
+        $markedRatios = $rays->markedRatios;
         $shown = $markedRatios !== [];
         $medium = $train->axis->medium;
         $factor = $train->axis->factor;
@@ -373,23 +338,5 @@ final class HalfWidths
         }
 
         return $runs;
-    }
-
-    /**
-     * Rim up less rim down, mm, of an input that moves nothing but the front-most metal; null = it moves more.
-     */
-    private static function rims(UncertainInput $input, Axis $axis): ?float
-    {
-        $i = $input->part;
-        $up = $input->up->lenses[$i] ?? null;
-        $down = $input->down->lenses[$i] ?? null;
-        $part = $input->up->chain[$i];
-        if ($up === null || $down === null || $up->frontGlass !== null || ! $part instanceof Lens || $part->reversed || ! $up->isButForItsRim($down)) {
-            return null;
-        }
-        $groups = $axis->groupPart;
-        $openings = $axis->openPart;
-
-        return ($groups === [] || max($groups) <= $i) && ($openings === [] || max($openings) <= $i) ? $up->rim - $down->rim : null;
     }
 }

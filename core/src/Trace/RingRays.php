@@ -9,19 +9,16 @@ use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 
 /**
- * What readings are made from, place by place of a length or a ring: rays in front of the rig and at the stop. A rig cut by Train.
- *
- * Slopes and heights are turned so that those of the axial ray are above 0.
+ * What readings are made from, place by place of a ring whose lens bends the rays as it turns: internal focusing, or an aperture
+ * shown as the effective one. Of a rig cut by Train; the numbers are those of LinearTrain::about(), the rays turned alike.
  *
  * @internal to sweeps; Reading is where each rule is explained
  */
-final class RayColumns
+final class RingRays
 {
     /**
-     * Four numbers a place: the axial ray's slope in front (0 = focused at infinity or past it, -1 = no image); the number of the
-     * stop without a converter, `|h| / 2r` (0 or less = nothing known limits the light); the axial ray at the front-most metal
-     * (reduced), mm; and `(g h - t f) / 2r`: g, t the slopes of field and axial ray in front, h, f their heights at the stop of
-     * radius r.
+     * Four numbers a place: the axial ray's slope in front; the number of the stop; the axial ray at the front-most metal (reduced),
+     * mm; and `(g h - t f) / 2r`.
      *
      * @var array<int, float>
      */
@@ -30,7 +27,7 @@ final class RayColumns
     /**
      * Marked number of the working lens, where the ring changes it; [] = it is the axis's.
      *
-     * @var list<?float>
+     * @var list<float>
      */
     public array $marked = [];
 
@@ -43,12 +40,8 @@ final class RayColumns
     {
     }
 
-    /**
-     * Of a ring whose lens bends the rays as it turns: internal focusing, or an aperture shown as the effective one.
-     *
-     * @param  list<float>  $places  ring positions, 0 to 1
-     */
-    public static function ofRing(Train $train, Rig $rig, Travel $travel, array $places): self
+    /** @param  list<float>  $places  ring positions, 0 to 1 */
+    public static function of(Train $train, Rig $rig, Travel $travel, array $places): self
     {
         $axis = $train->axis;
         $p = $travel->part;
