@@ -140,6 +140,8 @@ final class HalfWidths
                     }
                 }
             }
+            // Sums of squares, without constant factors, of magnification, field, working and subject distance, number, stops lost, near,
+            // far, depth of field, wave depth, detail, entrance pupil; u and d begin what belongs to the input moved up and down.
             $at = 4 * $row;
             $m = $f = $w = $s = $n = $l = $near = $far = $z = $v = $d = $p = $mostM = $mostW = $mostN = 0.0;
             $inputM = $inputW = $inputN = -1;
