@@ -185,6 +185,18 @@ final class RigMaker
         }
     }
 
+    /**
+     * A chain of parts, as the file has them, on a camera of 36 x 24 mm.
+     *
+     * @param  list<array<string, mixed>>  $chain
+     */
+    public static function chain(array $chain): Rig
+    {
+        return self::made([
+            'format' => 'zinc-thimble/rig', 'version' => 1, 'camera' => ['registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]], 'chain' => $chain,
+        ]);
+    }
+
     /** @param  array<string, mixed>  $document */
     public static function made(array $document): Rig
     {

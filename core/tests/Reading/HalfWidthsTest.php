@@ -54,7 +54,7 @@ final class HalfWidthsTest extends TestCase
 
     public function test_a_rim_in_front_of_everything_moves_the_working_distance_alone(): void
     {
-        $rig = self::rig([self::TUBE, ['measured' => ['focalLengthMm' => 1e-9, 'minFocusMm' => 1e-9, 'maxMagnification' => 1e-12, 'frontRimMm' => 0.8]] + self::LENS]);
+        $rig = RigMaker::chain([self::TUBE, ['measured' => ['focalLengthMm' => 1e-9, 'minFocusMm' => 1e-9, 'maxMagnification' => 1e-12, 'frontRimMm' => 0.8]] + self::LENS]);
         $travel = self::ring($rig);
         $places = Travels::places($rig, $travel);
         $along = self::along($rig, $travel, $places);
@@ -76,7 +76,7 @@ final class HalfWidthsTest extends TestCase
             [self::LENS, ['kind' => 'close-up-lens', 'powerD' => 3, 'thicknessMm' => 6, 'elements' => 2]],
             [['kind' => 'reversing-ring', 'lengthMm' => 3], ['reversed' => true] + self::LENS],
         ] as $chain) {
-            $rig = self::rig($chain);
+            $rig = RigMaker::chain($chain);
             foreach ($rig->focusTravels() as $each) {
                 $travel = Travels::named($rig, $each->name());
                 self::assertNotNull($travel);
@@ -91,7 +91,7 @@ final class HalfWidthsTest extends TestCase
 
     public function test_at_infinity_the_magnification_is_unsure_and_distances_have_no_half_width(): void
     {
-        $rig = self::rig([['focalLengthMm' => 50, 'measured' => ['focalLengthMm' => 0.5]] + self::LENS]);
+        $rig = RigMaker::chain([['focalLengthMm' => 50, 'measured' => ['focalLengthMm' => 0.5]] + self::LENS]);
         $travel = self::ring($rig);
         $places = Travels::places($rig, $travel);
         $along = self::along($rig, $travel, $places);
@@ -105,7 +105,7 @@ final class HalfWidthsTest extends TestCase
 
     public function test_without_an_uncertain_input_there_is_nothing_to_tell(): void
     {
-        $rig = self::rig([['kind' => 'helicoid', 'minMm' => 17, 'maxMm' => 31]]);
+        $rig = RigMaker::chain([['kind' => 'helicoid', 'minMm' => 17, 'maxMm' => 31]]);
         $travel = Travels::of($rig)[0];
         $places = Travels::places($rig, $travel);
         $along = self::along($rig, $travel, $places);
@@ -163,13 +163,5 @@ final class HalfWidthsTest extends TestCase
             }
         }
         self::fail('There is no ring');
-    }
-
-    /** @param  list<array<string, mixed>>  $chain */
-    private static function rig(array $chain): Rig
-    {
-        return RigMaker::made([
-            'format' => 'zinc-thimble/rig', 'version' => 1, 'camera' => ['registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]], 'chain' => $chain,
-        ]);
     }
 }

@@ -74,10 +74,7 @@ final class ArrangementTest extends TestCase
     public function test_the_working_lens_stays_the_working_lens(): void
     {
         $lens = ['kind' => 'lens', 'focalLengthMm' => 50, 'registerMm' => 44.5, 'frontRimMm' => 40, 'aperture' => ['widest' => 2, 'smallest' => 16]];
-        $rig = RigMaker::made([
-            'format' => 'zinc-thimble/rig', 'version' => 1, 'camera' => ['registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]],
-            'chain' => [$lens, ['kind' => 'coupling-ring', 'lengthMm' => 5], ['reversed' => true, 'set' => ['working' => true]] + $lens],
-        ]);
+        $rig = RigMaker::chain([$lens, ['kind' => 'coupling-ring', 'lengthMm' => 5], ['reversed' => true, 'set' => ['working' => true]] + $lens]);
         self::assertSame(2, $rig->workingLens());
         $longer = Arrangement::of($rig)->inserting(0, [self::ring()])->rig($rig);
         self::assertSame(3, $longer->workingLens());
@@ -113,9 +110,6 @@ final class ArrangementTest extends TestCase
 
     private static function ring(): Part
     {
-        return RigMaker::made([
-            'format' => 'zinc-thimble/rig', 'version' => 1, 'camera' => ['registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]],
-            'chain' => [['kind' => 'tube', 'lengthMm' => 7]],
-        ])->chain[0];
+        return RigMaker::chain([['kind' => 'tube', 'lengthMm' => 7]])->chain[0];
     }
 }

@@ -181,9 +181,6 @@ final class SettlingTest extends TestCase
     /** @param  array<string, mixed>  $fields */
     private static function settled(array $fields, ?float $zoom = null): SettledLens
     {
-        return RigMaker::made([
-            'format' => 'zinc-thimble/rig', 'version' => 1, 'camera' => ['registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]],
-            'chain' => [($zoom === null ? [] : ['set' => ['zoomMm' => $zoom]]) + $fields + self::LENS + ['kind' => 'lens']],
-        ])->lenses[0];
+        return RigMaker::chain([($zoom === null ? [] : ['set' => ['zoomMm' => $zoom]]) + $fields + self::LENS + ['kind' => 'lens']])->lenses[0];
     }
 }

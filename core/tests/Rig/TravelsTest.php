@@ -52,14 +52,11 @@ final class TravelsTest extends TestCase
 
     public function test_every_kind_of_control_is_there_from_the_camera_outwards(): void
     {
-        $rig = RigMaker::made([
-            'format' => 'zinc-thimble/rig', 'version' => 1, 'camera' => ['registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]],
-            'chain' => [
-                ['kind' => 'bellows', 'minMm' => 36, 'maxMm' => 162, 'maxSwingDeg' => 20, 'maxShiftMm' => 15],
-                ['kind' => 'lens', 'focalLengthMm' => 28, 'registerMm' => 44.5, 'frontRimMm' => 60, 'minFocusMm' => 400, 'maxMagnification' => 0.2, 'focusing' => 'unit',
-                    'aperture' => ['widest' => 3.5, 'smallest' => 22, 'control' => 'ring'],
-                    'stations' => [['focalLengthMm' => 28], ['focalLengthMm' => 70, 'minFocusMm' => 600]]],
-            ],
+        $rig = RigMaker::chain([
+            ['kind' => 'bellows', 'minMm' => 36, 'maxMm' => 162, 'maxSwingDeg' => 20, 'maxShiftMm' => 15],
+            ['kind' => 'lens', 'focalLengthMm' => 28, 'registerMm' => 44.5, 'frontRimMm' => 60, 'minFocusMm' => 400, 'maxMagnification' => 0.2, 'focusing' => 'unit',
+                'aperture' => ['widest' => 3.5, 'smallest' => 22, 'control' => 'ring'],
+                'stations' => [['focalLengthMm' => 28], ['focalLengthMm' => 70, 'minFocusMm' => 600]]],
         ]);
         self::assertSame(['0.length', '0.swing', '0.shift', '1.zoom', '1.focus', '1.aperture'], array_map(static fn ($travel): string => $travel->name(), Travels::of($rig)));
         self::assertNull(Travels::named($rig, '1.length'));
@@ -72,12 +69,9 @@ final class TravelsTest extends TestCase
 
     public function test_a_part_that_can_not_move_has_no_control(): void
     {
-        $fixed = RigMaker::made([
-            'format' => 'zinc-thimble/rig', 'version' => 1, 'camera' => ['registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]],
-            'chain' => [
-                ['kind' => 'tube', 'lengthMm' => 20],
-                ['kind' => 'lens', 'focalLengthMm' => 50, 'registerMm' => 44.5, 'frontRimMm' => 40, 'focusing' => 'fixed', 'aperture' => ['widest' => 8, 'smallest' => 8]],
-            ],
+        $fixed = RigMaker::chain([
+            ['kind' => 'tube', 'lengthMm' => 20],
+            ['kind' => 'lens', 'focalLengthMm' => 50, 'registerMm' => 44.5, 'frontRimMm' => 40, 'focusing' => 'fixed', 'aperture' => ['widest' => 8, 'smallest' => 8]],
         ]);
         self::assertSame([], Travels::of($fixed));
         self::assertSame([], $fixed->focusTravels());
@@ -103,9 +97,6 @@ final class TravelsTest extends TestCase
 
     private static function bellows(float $least, float $greatest): Rig
     {
-        return RigMaker::made([
-            'format' => 'zinc-thimble/rig', 'version' => 1, 'camera' => ['registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]],
-            'chain' => [['kind' => 'bellows', 'minMm' => $least, 'maxMm' => $greatest]],
-        ]);
+        return RigMaker::chain([['kind' => 'bellows', 'minMm' => $least, 'maxMm' => $greatest]]);
     }
 }

@@ -58,10 +58,7 @@ final class AxialSamplerTest extends TestCase
 
     public function test_a_travel_that_goes_nowhere_is_read_where_it_stands(): void
     {
-        $rig = RigMaker::made([
-            'format' => 'zinc-thimble/rig', 'version' => 1, 'camera' => ['registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]],
-            'chain' => [['kind' => 'helicoid', 'minMm' => 20, 'maxMm' => 20], ['kind' => 'lens', 'focalLengthMm' => 50, 'registerMm' => 44.5, 'frontRimMm' => 40, 'focusing' => 'fixed']],
-        ]);
+        $rig = RigMaker::chain([['kind' => 'helicoid', 'minMm' => 20, 'maxMm' => 20], ['kind' => 'lens', 'focalLengthMm' => 50, 'registerMm' => 44.5, 'frontRimMm' => 40, 'focusing' => 'fixed']]);
         $travels = $rig->focusTravels();
         self::assertCount(1, $travels);
         [, $magnifications] = (new AxialSampler($rig, $travels))->columns([[20.0]]);
