@@ -20,7 +20,7 @@ final class Setup
     /** Orders of rings that are looked at for the brightest corner. */
     private const ORDERS = 24;
 
-    /** The rig in the order of its rings that leaves the corner brightest; null when a limit is broken or it can't work. */
+    /** The rig in the order of its rings that keeps all limits and leaves the corner brightest; null when a limit is broken or it can't work. */
     public static function of(Base $base, Stacks $stacks, StackGroup $group, int $i, HeadOptics $optics, Point $point, Conditions $conditions, Wanted $wanted): ?Row
     {
         $set = $stacks->set[$group->at[$i]];
@@ -28,37 +28,35 @@ final class Setup
         foreach ($stacks->orders($set, $group->ends, 1) as $order) {
             $best = self::brighter($best, self::read($base, $order, $optics, $point, $conditions, $wanted, $group->least[$i]));
         }
-        if ($best === null || $best[0] > 0 || $best[1] > 1e-9) {
+        if ($best === null || $best[0] > 0 || $best[1] > 0 || $best[2] > 1e-9) {
             foreach ($stacks->orders($set, $group->ends, self::ORDERS) as $order) {
                 $best = self::brighter($best, self::read($base, $order, $optics, $point, $conditions, $wanted, $group->least[$i]));
             }
         }
-        if ($best === null || $best[0] > 0) {
+        if ($best === null || $best[0] > 0 || $best[1] > 0) {
             return null;
         }
-        [, , , $rig, $reading, $warnings] = $best;
-        if (! self::keeps($rig, $reading, $wanted)) {
-            return null;
-        }
+        [, , , , $rig, $reading, $warnings] = $best;
 
         return new Row($rig, $reading, Route::of($optics->head->route(), $group->route[$i]), $warnings, self::rank($rig, $reading, count($warnings), $wanted));
     }
 
     /**
-     * No stop before any, then the brighter corner, then fewer warnings.
+     * No stop before any, limits kept before broken ones (a narrow ring at the lens may be the stop, and leave the corner as bright as the
+     * middle), then the brighter corner, then fewer warnings.
      *
-     * @param  array{int, float, int, Rig, Reading, list<\ZincThimble\Core\Finding\Finding>}|null  $one
-     * @param  array{int, float, int, Rig, Reading, list<\ZincThimble\Core\Finding\Finding>}  $other
-     * @return array{int, float, int, Rig, Reading, list<\ZincThimble\Core\Finding\Finding>}
+     * @param  array{int, int, float, int, Rig, Reading, list<\ZincThimble\Core\Finding\Finding>}|null  $one
+     * @param  array{int, int, float, int, Rig, Reading, list<\ZincThimble\Core\Finding\Finding>}  $other
+     * @return array{int, int, float, int, Rig, Reading, list<\ZincThimble\Core\Finding\Finding>}
      */
     private static function brighter(?array $one, array $other): array
     {
-        return $one === null || [$other[0], round($other[1], 9), $other[2]] < [$one[0], round($one[1], 9), $one[2]] ? $other : $one;
+        return $one === null || [$other[0], $other[1], round($other[2], 9), $other[3]] < [$one[0], $one[1], round($one[2], 9), $one[3]] ? $other : $one;
     }
 
     /**
      * @param  list<\ZincThimble\Core\Gear\Spacer|VariableSpacer>  $order
-     * @return array{int, float, int, Rig, Reading, list<\ZincThimble\Core\Finding\Finding>} stops, darkness of the corner, warnings
+     * @return array{int, int, float, int, Rig, Reading, list<\ZincThimble\Core\Finding\Finding>} stops, darkness of the corner, warnings
      */
     private static function read(Base $base, array $order, HeadOptics $optics, Point $point, Conditions $conditions, Wanted $wanted, float $least): array
     {
@@ -101,7 +99,7 @@ final class Setup
             }
         }
 
-        return [$stops, 1.0 - ($reading->cornerBrightness ?? 1.0), count($warnings), $rig, $reading, $warnings];
+        return [$stops, self::keeps($rig, $reading, $wanted) ? 0 : 1, 1.0 - ($reading->cornerBrightness ?? 1.0), count($warnings), $rig, $reading, $warnings];
     }
 
     /** Whether the limits that light and rings decide are kept, by the reading itself. */

@@ -193,6 +193,26 @@ final class SearchTest extends TestCase
         self::assertSame([1], $counts(null, 649.0));
     }
 
+    public function test_an_order_that_keeps_the_limits_goes_before_one_that_is_as_bright_and_breaks_them(): void
+    {
+        $tube = static fn (string $name, float $length, ?float $clear = null): array => ['kind' => 'tube', 'name' => $name, 'rear' => 'larch', 'front' => 'larch', 'lengthMm' => $length, 'passes' => ['contacts', 'lever']]
+            + ($clear === null ? [] : ['clearMm' => $clear]);
+        $search = Search::of(self::kit(
+            [['name' => 'Body', 'joint' => 'larch', 'registerMm' => 59.7353, 'sensor' => ['widthMm' => 17.3, 'heightMm' => 11.5333], 'passes' => ['contacts', 'lever']]],
+            [
+                $tube('Narrow', 15.9347, 20.2265), $tube('Long', 35.9283), $tube('Short', 15.776),
+                ['kind' => 'lens', 'name' => 'Lens', 'rear' => 'larch', 'front' => 'thread:58x0.75', 'focalLengthMm' => 114.081, 'registerMm' => 34.135375, 'frontRimMm' => 66.174,
+                    'minFocusMm' => 481.6455, 'maxMagnification' => 0.392277, 'pupilRatio' => 1.1302, 'rearProtrusionMm' => 3.46, 'focusing' => 'internal', 'design' => 'retrofocus',
+                    'aperture' => ['widest' => 1.4, 'smallest' => 22, 'control' => 'lever']],
+            ],
+        ), self::conditions());
+        $all = array_values(array_filter($search->ask(new Wanted(magnification: 1.0794672512, mostStopsLost: 2.192595), self::ALL)->rows, static fn (Row $row): bool => count($row->rig->chain) === 4));
+        self::assertCount(1, $all);
+        // At the lens the narrow tube would be the stop: 2.34 stops lost.
+        self::assertNotSame('Narrow', $all[0]->rig->chain[2]->label());
+        self::assertLessThan(2.192595, $all[0]->reading->stopsLost);
+    }
+
     public function test_a_limit_that_is_reached_is_said(): void
     {
         $parts = [];
