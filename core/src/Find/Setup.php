@@ -56,7 +56,7 @@ final class Setup
 
     /**
      * @param  list<\ZincThimble\Core\Gear\Spacer|VariableSpacer>  $order
-     * @return array{int, int, float, int, Rig, Reading, list<\ZincThimble\Core\Finding\Finding>} stops, darkness of the corner, warnings
+     * @return array{int, int, float, int, Rig, Reading, list<\ZincThimble\Core\Finding\Finding>} stops, whether a limit is broken, darkness of the corner, warnings
      */
     private static function read(Base $base, array $order, HeadOptics $optics, Point $point, Conditions $conditions, Wanted $wanted, float $least): array
     {

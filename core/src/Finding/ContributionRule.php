@@ -6,7 +6,6 @@ namespace ZincThimble\Core\Finding;
 
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Trace\AxialSampler;
-use ZincThimble\Core\Trace\Image;
 
 /** `adds-little`: a part whose absence changes the field by less than 5 %. */
 final class ContributionRule implements Rule
@@ -38,11 +37,9 @@ final class ContributionRule implements Rule
     {
         $moved = $facts->travel !== null && $facts->travel->kind->movesFocus() && $facts->travel->part !== $part ? [$facts->travel] : [];
         $sampler = new AxialSampler($facts->rig, $moved, $part);
+        [, $without] = $sampler->columns($moved === [] ? [] : [$facts->places]);
         if ($moved === []) {
-            $sampler->sample([]);
-            $without = array_fill(0, $facts->columns->rows, $sampler->image === Image::Real ? $sampler->magnification : null);
-        } else {
-            [, $without] = $sampler->columns([$facts->places]);
+            $without = array_fill(0, $facts->columns->rows, $without[0]);
         }
         $column = [];
         foreach ($facts->columns->magnification as $row => $magnification) {

@@ -48,23 +48,21 @@ final class HalfWidths
      */
     public static function along(Rig $rig, Travel $travel, array $places, ?Train $train, array $images): self
     {
-        $rows = count($places);
-        $first = $rig->with($travel->kind, $travel->part, $places[0]);
-        $inputs = Uncertainty::inputs($first);
         $self = new self;
-        if ($inputs === []) {
-            foreach (Uncertainty::READINGS as $name) {
-                $self->columns[$name] = array_fill(0, $rows, null);
-            }
-        } elseif (in_array($travel->kind, [TravelKind::Swing, TravelKind::Shift], true)) {
-            // On the axis nothing moves: what holds at one place holds at all.
-            $self->add(Uncertainty::of($first), 0, $rows);
-        } elseif ($train !== null) {
-            $self->cut($inputs, $train, $rig, $travel, $places, $images);
-        } else {
+        if ($train === null && ! in_array($travel->kind, [TravelKind::Swing, TravelKind::Shift], true)) {
             foreach ($places as $row => $place) {
                 $self->add(Uncertainty::of($rig->with($travel->kind, $travel->part, $place)), $row, 1);
             }
+
+            return $self;
+        }
+        $first = $rig->with($travel->kind, $travel->part, $places[0]);
+        $inputs = $train === null ? [] : Uncertainty::inputs($first);
+        if ($train === null || $inputs === []) {
+            // On the axis nothing moves, or nothing is uncertain: what holds at one place holds at all.
+            $self->add(Uncertainty::of($first), 0, count($places));
+        } else {
+            $self->cut($inputs, $train, $rig, $travel, $places, $images);
         }
 
         return $self;
@@ -77,8 +75,10 @@ final class HalfWidths
      */
     private function add(array $sure, int $from, int $rows): void
     {
-        foreach ($this->columns as $name => $column) {
-            $this->columns[$name] = [...$column, ...array_fill(0, $rows, $sure['halfWidths'][$name] ?? null)];
+        foreach (Uncertainty::READINGS as $name) {
+            for ($row = 0; $row < $rows; $row++) {
+                $this->columns[$name][] = $sure['halfWidths'][$name] ?? null;
+            }
         }
         foreach (self::TOLD as $name) {
             $source = $sure['sources'][$name] ?? null;

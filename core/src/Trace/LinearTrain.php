@@ -274,13 +274,14 @@ final class LinearTrain
     public function about(float $place): array
     {
         $slope = $this->t0 + $this->t1 * $place < 0.0 ? -1.0 : 1.0;
-        [$t0, $t1] = match ($this->imageAt($place)) {
+        $image = Image::of($this->l0 + $this->l1 * $place, $this->t0 + $this->t1 * $place);
+        [$t0, $t1] = match ($image) {
             Image::Real => [$this->t0 * $slope, $this->t1 * $slope],
             Image::AtInfinity => [0.0, 0.0],
             Image::None => [-1.0, 0.0],
         };
         $n0 = $n1 = $k0 = $k1 = 0.0;
-        $stop = $this->stopAt($place);
+        $stop = $this->stopAt($place, $image);
         if ($stop >= 0) {
             $h0 = $this->h0[$stop];
             $h1 = $this->h1[$stop];
@@ -299,11 +300,11 @@ final class LinearTrain
     }
 
     /** The opening that is the stop at a place; -1 = there is none. */
-    public function stopAt(float $place): int
+    private function stopAt(float $place, Image $image): int
     {
         $most = 0.0;
         $stop = -1;
-        $objective = $this->imageAt($place) === Image::Real ? -1 : $this->objective;
+        $objective = $image === Image::Real ? -1 : $this->objective;
         foreach ($this->radius as $j => $radius) {
             if ($j === $objective) {
                 // Without an image its aperture limits nothing.
@@ -317,11 +318,5 @@ final class LinearTrain
         }
 
         return $stop;
-    }
-
-    /** What the axial ray does in front of the rig with the moving part at a place. */
-    public function imageAt(float $place): Image
-    {
-        return Image::of($this->l0 + $this->l1 * $place, $this->t0 + $this->t1 * $place);
     }
 }
