@@ -39,6 +39,9 @@ final class Part extends Model
 {
     use SoftDeletes;
 
+    /** The key by which a rig's part names its row here. Files don't have it: who sends it names nothing. */
+    public const REFERENCE = 'kitPart';
+
     protected $fillable = [
         'kind', 'ref', 'name', 'position', 'count', 'rear', 'front', 'length_mm', 'min_mm', 'max_mm', 'register_mm',
         'focal_length_mm', 'principal_gap_mm', 'clear_mm', 'power_d', 'mass_g', 'price', 'document',
@@ -111,7 +114,7 @@ final class Part extends Model
             'power_d' => $fields['powerD'] ?? null,
             'mass_g' => $fields['massG'] ?? null,
             'price' => $fields['price'] ?? null,
-            'document' => (object) $fields,
+            'document' => (object) array_diff_key($fields, [self::REFERENCE => 0]),
         ];
     }
 }

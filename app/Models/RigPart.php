@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $id
  * @property int $rig_id
  * @property ?int $part_id
+ * @property ?int $kit_id the rig's own, where it refers to a part
  * @property int $place
  * @property string $kind
  * @property \stdClass $document
@@ -30,7 +31,7 @@ final class RigPart extends Model
     public $timestamps = false;
 
     protected $fillable = [
-        'part_id', 'place', 'kind', 'document', 'reversed', 'working', 'length_mm', 'focus', 'aperture', 'zoom_mm', 'swing_deg', 'shift_mm',
+        'part_id', 'kit_id', 'place', 'kind', 'document', 'reversed', 'working', 'length_mm', 'focus', 'aperture', 'zoom_mm', 'swing_deg', 'shift_mm',
     ];
 
     /** @return array<string, string> */

@@ -23,12 +23,13 @@ final class Following
     {
     }
 
-    /** @return list<Rig> the rigs that use a part */
+    /** @return list<Rig> the rigs of the same kit that use a part */
     public function rigsOf(Part $part): array
     {
         return array_values(Rig::query()
+            ->where('kit_id', $part->kit_id)
             ->where(fn ($query) => $query->where('camera_id', $part->id)->orWhereHas('parts', fn ($parts) => $parts->where('part_id', $part->id)))
-            ->with('parts')->oldest('id')->get()->all());
+            ->oldest('id')->get()->all());
     }
 
     public function follow(Part $part, \stdClass $before): void

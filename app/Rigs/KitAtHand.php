@@ -45,6 +45,6 @@ final class KitAtHand
      */
     public function fields(Part $part): array
     {
-        return array_intersect_key($part->fields(), RigStore::inRig($part)) + [RigStore::REFERENCE => $part->id];
+        return [RigStore::REFERENCE => $part->id] + array_intersect_key($part->fields(), RigStore::inRig($part));
     }
 }

@@ -16,17 +16,19 @@ use Illuminate\Validation\ValidationException;
 use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\Json;
 use ZincThimble\Core\File\RigFile;
+use ZincThimble\Core\File\Text;
 use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Part as CorePart;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 
 /**
  * Between the rows of a rig and the core's rig. In the core's documents a part of a kit carries its row's id as
- * `kitPart`; exported files leave that out.
+ * `kitPart`. Files neither bring it nor take it along: what a rig refers to is looked up in its own kit whenever it is written.
  */
 final class RigStore
 {
-    public const REFERENCE = 'kitPart';
+    public const REFERENCE = Part::REFERENCE;
 
     public function read(Rig $rig): CoreRig
     {
@@ -36,10 +38,11 @@ final class RigStore
     public function create(User $user, ?Kit $kit, CoreRig $core, ?string $name): Rig
     {
         return DB::transaction(function () use ($user, $kit, $core, $name): Rig {
-            $rig = new Rig(['kit_id' => $kit?->id, 'name' => $name, 'revision' => 1, 'step' => 0, 'news' => [], 'tags' => [], ...$this->columns($core)]);
+            $known = $this->known($kit?->id, $core);
+            $rig = new Rig(['kit_id' => $kit?->id, 'name' => $name, 'revision' => 1, 'step' => 0, 'news' => [], 'tags' => [], ...$this->columns($core, $known)]);
             $user->rigs()->save($rig);
-            $this->writeParts($rig, $core);
-            $this->remember($rig, $core, 0, 'Start');
+            $this->writeParts($rig, $core, $known);
+            $this->remember($rig, $core, 0, 'Start', $known);
 
             return $rig;
         });
@@ -55,7 +58,7 @@ final class RigStore
         return $this->locked($rig, $revision, function (Rig $rig) use ($core, $label): void {
             $rig->steps()->where('number', '>', $rig->step)->delete();
             $rig->step++;
-            $this->remember($rig, $core, $rig->step, $label);
+            $this->remember($rig, $core, $rig->step, $label, $this->known($rig->kit_id, $core));
             $rig->steps()->where('number', '<=', $rig->step - (int) config('zinc.undo_steps'))->delete();
             $this->write($rig, $core);
         });
@@ -103,15 +106,40 @@ final class RigStore
     /** The rig as a file for other people: without the rows that its parts refer to. */
     public function export(Rig $rig): string
     {
-        $document = RigFile::document($this->read($rig));
+        $document = self::without($this->document($rig));
+        try {
+            $document = RigFile::document(RigFile::read($document));
+        } catch (FileInvalid) {
+            // What can't be read can be taken out all the same, as it lies there.
+            $document = array_filter(get_object_vars($document), static fn (mixed $value): bool => $value !== null);
+        }
         if ($rig->name !== null) {
             $document = ['format' => $document['format'], 'version' => $document['version'], 'name' => $rig->name] + $document;
         }
-        $strip = static fn (mixed $part): mixed => is_array($part) ? array_diff_key($part, [self::REFERENCE => true]) : $part;
-        $document['camera'] = $strip($document['camera']);
-        $document['chain'] = array_map($strip, is_array($document['chain']) ? $document['chain'] : []);
 
         return Json::write($document);
+    }
+
+    /** A rig's document from outside: whatever it names as parts of a kit is not believed. */
+    public static function without(\stdClass $document): \stdClass
+    {
+        $strip = static function (mixed $part): mixed {
+            if ($part instanceof \stdClass) {
+                $part = clone $part;
+                unset($part->{self::REFERENCE});
+            }
+
+            return $part;
+        };
+        $document = clone $document;
+        if (isset($document->camera)) {
+            $document->camera = $strip($document->camera);
+        }
+        if (is_array($document->chain ?? null)) {
+            $document->chain = array_map($strip, $document->chain);
+        }
+
+        return $document;
     }
 
     /**
@@ -124,24 +152,31 @@ final class RigStore
      */
     public function follow(Rig $rig, int $part, array $fields, \stdClass $news): void
     {
-        $document = $this->document($rig);
-        self::correct($document, [$part => $fields]);
-        $core = RigFile::read($document);
-        $rig->news = [...$rig->news, $news];
-        $this->write($rig, $core);
+        $this->locked($rig, null, function (Rig $rig) use ($part, $fields, $news): void {
+            $document = $this->document($rig);
+            self::correct($document, [$part => $fields]);
+            $core = RigFile::read($document);
+            $rig->news = [...$rig->news, $news];
+            $this->write($rig, $core);
+        });
     }
 
     public function tell(Rig $rig, \stdClass $news): void
     {
-        $rig->news = [...$rig->news, $news];
-        $rig->save();
+        $this->locked($rig, null, function (Rig $rig) use ($news): void {
+            $rig->news = [...$rig->news, $news];
+            $rig->revision++;
+            $rig->save();
+        });
     }
 
     public function seen(Rig $rig): void
     {
-        $rig->news = [];
-        $rig->timestamps = false;
-        $rig->save();
+        $this->locked($rig, null, function (Rig $rig): void {
+            $rig->news = [];
+            $rig->timestamps = false;
+            $rig->save();
+        });
     }
 
     /**
@@ -209,14 +244,19 @@ final class RigStore
         }
     }
 
-    /** @param  callable(Rig): void  $change */
-    private function locked(Rig $rig, int $revision, callable $change): Rig
+    /**
+     * Reads the rig anew under its lock and changes that: what somebody holds in hand may be older than what lies there.
+     *
+     * @param  ?int  $revision  the one it has to be; null = whichever it is
+     * @param  callable(Rig): void  $change
+     */
+    private function locked(Rig $rig, ?int $revision, callable $change): Rig
     {
         return DB::transaction(function () use ($rig, $revision, $change): Rig {
             $query = Rig::query()->whereKey($rig->id);
             $query->lockForUpdate();
             $locked = $query->firstOrFail();
-            if ($locked->revision !== $revision) {
+            if ($revision !== null && $locked->revision !== $revision) {
                 throw new StaleRevision($locked->revision);
             }
             $change($locked);
@@ -227,31 +267,67 @@ final class RigStore
 
     private function write(Rig $rig, CoreRig $core): void
     {
-        $rig->fill($this->columns($core));
+        $known = $this->known($rig->kit_id, $core);
+        $rig->fill($this->columns($core, $known));
         $rig->revision++;
         $rig->save();
         RigPart::query()->where('rig_id', $rig->id)->delete();
-        $this->writeParts($rig, $core);
+        $this->writeParts($rig, $core, $known);
         $rig->unsetRelation('parts');
     }
 
-    /** @return array<string, mixed> */
-    private function columns(CoreRig $core): array
+    /**
+     * Which of the rows that a rig's parts name are its kit's own.
+     *
+     * @return array<int, true>
+     */
+    private function known(?int $kit, CoreRig $core): array
     {
+        $named = array_filter(array_map(static fn (array $fields): ?int => self::reference($fields), [$core->camera->document->fields, ...array_map(static fn (CorePart $part): array => $part->document->fields, $core->chain)]));
+        if ($kit === null || $named === []) {
+            return [];
+        }
+        $known = [];
+        foreach (Part::withTrashed()->where('kit_id', $kit)->whereKey(array_values($named))->pluck('id') as $id) {
+            $known[is_int($id) ? $id : 0] = true;
+        }
+
+        return $known;
+    }
+
+    /**
+     * @param  array<string, mixed>  $fields
+     * @param  array<int, true>  $known
+     * @return array<string, mixed>
+     */
+    private static function referring(array $fields, array $known): array
+    {
+        return isset($known[self::reference($fields) ?? 0]) ? $fields : array_diff_key($fields, [self::REFERENCE => 0]);
+    }
+
+    /**
+     * @param  array<int, true>  $known
+     * @return array<string, mixed>
+     */
+    private function columns(CoreRig $core, array $known): array
+    {
+        $camera = self::referring($core->camera->document->fields, $known);
+
         return [
-            'camera_id' => self::reference($core->camera->document->fields),
-            'camera' => (object) $core->camera->document->fields,
+            'camera_id' => self::reference($camera),
+            'camera' => (object) $camera,
             'conditions' => (object) $core->conditions->document->fields,
             'subject' => $core->subject === null ? null : (object) $core->subject->document->fields,
             'extra' => (object) $core->extra,
         ];
     }
 
-    private function writeParts(Rig $rig, CoreRig $core): void
+    /** @param  array<int, true>  $known */
+    private function writeParts(Rig $rig, CoreRig $core, array $known): void
     {
         $rows = [];
         foreach ($core->chain as $i => $part) {
-            $fields = array_diff_key($part->document->fields, self::SETTINGS);
+            $fields = self::referring(array_diff_key($part->document->fields, self::SETTINGS), $known);
             $variable = $part instanceof VariableSpacer;
             $row = new RigPart([
                 'part_id' => self::reference($fields),
@@ -268,6 +344,7 @@ final class RigStore
                 'shift_mm' => $core->setting->shiftMm[$i] ?? null,
             ]);
             $row->rig_id = $rig->id;
+            $row->kit_id = $row->part_id === null ? null : $rig->kit_id;
             $rows[] = $row->getAttributes();
         }
         if ($rows !== []) {
@@ -275,9 +352,13 @@ final class RigStore
         }
     }
 
-    private function remember(Rig $rig, CoreRig $core, int $number, string $label): void
+    /** @param  array<int, true>  $known */
+    private function remember(Rig $rig, CoreRig $core, int $number, string $label, array $known): void
     {
-        $rig->steps()->create(['number' => $number, 'label' => mb_strimwidth($label, 0, 200, '…'), 'document' => RigFile::document($core)]);
+        $document = RigFile::document($core);
+        $document['camera'] = self::referring($core->camera->document->fields, $known);
+        $document['chain'] = array_map(static fn (array $part): array => self::referring($part, $known), RigFile::chain($core));
+        $rig->steps()->create(['number' => $number, 'label' => Text::cut($label, 200), 'document' => $document]);
     }
 
     /** The version-1 document that the rows make up, `kitPart` included. */

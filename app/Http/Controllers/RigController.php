@@ -37,7 +37,9 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\File\Json;
 use ZincThimble\Core\File\RigFile;
+use ZincThimble\Core\File\Text;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Values;
@@ -168,12 +170,13 @@ final class RigController
         /** @var User $user */
         $user = $request->user();
         $request->validate(['text' => ['required', 'string']]);
-        $core = RigFile::parse($request->string('text')->toString());
+        $document = Json::read($request->string('text')->toString());
+        $core = RigFile::read($document instanceof \stdClass ? RigStore::without($document) : $document);
         $rig = $this->store->create($user, $user->kits()->oldest('id')->first(), $core, null);
         if ($core->name !== null) {
             // A name that is taken already doesn't keep a rig out.
             $taken = $user->rigs()->whereNotNull('name')->pluck('name')->all();
-            $name = mb_strimwidth($core->name, 0, 110, '…');
+            $name = Text::cut($core->name, 110);
             for ($n = 2, $free = $name; in_array($free, $taken, true); $n++) {
                 $free = $name.' ('.$n.')';
             }

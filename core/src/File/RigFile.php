@@ -55,10 +55,7 @@ final class RigFile
     /** @return array<string, mixed> in the order of the format, unknown keys last */
     public static function document(Rig $rig): array
     {
-        $chain = [];
-        foreach ($rig->chain as $i => $part) {
-            $chain[] = self::partDocument($rig, $i, $part);
-        }
+        $chain = self::chain($rig);
         $document = ['format' => self::FORMAT, 'version' => 1];
         if ($rig->name !== null) {
             $document['name'] = $rig->name;
@@ -73,6 +70,17 @@ final class RigFile
         }
 
         return $document + $rig->extra;
+    }
+
+    /** @return list<array<string, mixed>> the parts, each with how it is set here */
+    public static function chain(Rig $rig): array
+    {
+        $chain = [];
+        foreach ($rig->chain as $i => $part) {
+            $chain[] = self::partDocument($rig, $i, $part);
+        }
+
+        return $chain;
     }
 
     /**
