@@ -12,6 +12,9 @@ use App\Http\Controllers\RigController;
 use App\Http\Controllers\ShareController;
 use Illuminate\Support\Facades\Route;
 
+// What no row can have as its number is the number of nothing: 18 digits fit the columns.
+Route::patterns(array_fill_keys(['kit', 'part', 'gone', 'wish', 'rig', 'joint'], '[0-9]{1,18}') + ['number' => '[0-9]{1,9}', 'token' => '[A-Za-z0-9]{1,64}']);
+
 Route::post('guest', [GuestController::class, 'store'])->middleware('throttle:guests');
 Route::post('sign-up', [AccountController::class, 'signUp'])->middleware('throttle:sign-up');
 Route::post('sign-in', [AccountController::class, 'signIn'])->middleware('throttle:sign-in');
@@ -36,10 +39,10 @@ Route::middleware(['auth:sanctum', 'throttle:bench'])->group(function (): void {
     Route::get('patterns', [GuideController::class, 'patterns']);
     Route::get('joints', [GuideController::class, 'joints']);
     Route::post('joints', [GuideController::class, 'addJoint']);
-    Route::delete('joints/{joint}', [GuideController::class, 'dropJoint'])->whereNumber('joint');
+    Route::delete('joints/{joint}', [GuideController::class, 'dropJoint']);
 
     Route::get('kits', [KitController::class, 'index']);
-    Route::prefix('kits/{kit}')->whereNumber(['kit', 'part', 'gone', 'wish'])->scopeBindings()->group(function (): void {
+    Route::prefix('kits/{kit}')->scopeBindings()->group(function (): void {
         Route::get('/', [KitController::class, 'show']);
         Route::put('/', [KitController::class, 'name']);
         Route::post('undo', [KitController::class, 'undo']);
@@ -77,7 +80,7 @@ Route::middleware(['auth:sanctum', 'throttle:bench'])->group(function (): void {
     Route::post('rigs', [RigController::class, 'store']);
     Route::get('rigs/proposals', [RigController::class, 'proposals']);
     Route::post('rigs/import', [RigController::class, 'import'])->middleware('throttle:heavy');
-    Route::prefix('rigs/{rig}')->whereNumber('rig')->group(function (): void {
+    Route::prefix('rigs/{rig}')->group(function (): void {
         Route::get('/', [RigController::class, 'show']);
         Route::delete('/', [RigController::class, 'destroy']);
         Route::post('steps', [RigController::class, 'step']);
@@ -87,7 +90,7 @@ Route::middleware(['auth:sanctum', 'throttle:bench'])->group(function (): void {
         Route::post('copies', [RigController::class, 'duplicate']);
         Route::put('tags', [RigController::class, 'tag']);
         Route::get('states', [RigController::class, 'states']);
-        Route::get('states/{number}', [RigController::class, 'state'])->whereNumber('number');
+        Route::get('states/{number}', [RigController::class, 'state']);
         Route::get('sweep', [RigController::class, 'sweep']);
         Route::get('tray', [RigController::class, 'tray']);
         Route::get('mends', [RigController::class, 'mends']);

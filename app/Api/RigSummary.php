@@ -7,7 +7,7 @@ namespace App\Api;
 use OpenApi\Attributes as OA;
 
 /** A rig in a list. */
-#[OA\Schema(required: ['id', 'name', 'parts', 'updatedAt', 'tags'])]
+#[OA\Schema(required: ['id', 'name', 'parts', 'updatedAt', 'tags', 'trouble'])]
 final readonly class RigSummary
 {
     /** @param  list<string>  $tags */
@@ -22,6 +22,9 @@ final readonly class RigSummary
         public string $updatedAt,
         #[OA\Property(items: new OA\Items(type: 'string'))]
         public array $tags,
+        /** Why it can't be read any more; null = it can. Its file can be taken out all the same. */
+        #[OA\Property()]
+        public ?string $trouble,
     ) {
     }
 }

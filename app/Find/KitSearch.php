@@ -9,7 +9,6 @@ use App\Rigs\KitAtHand;
 use ZincThimble\Core\Find\Search;
 use ZincThimble\Core\Find\Stock;
 use ZincThimble\Core\Find\Wanted;
-use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Rig\Conditions;
@@ -27,11 +26,17 @@ final class KitSearch
         $cameras = $parts = $counts = $bodies = [];
         foreach ($kit->parts as $row) {
             if ($row->kindOf() === Kind::Camera) {
-                $cameras[] = Camera::from(new Values($this->hand->fields($row)));
-                $bodies[] = $row->count;
+                $camera = $this->hand->camera($row);
+                if ($camera !== null) {
+                    $cameras[] = $camera;
+                    $bodies[] = $row->count;
+                }
             } elseif ($row->kindOf()->inChain()) {
-                $parts[] = $this->hand->part($row);
-                $counts[] = $row->count;
+                $part = $this->hand->readable($row);
+                if ($part !== null) {
+                    $parts[] = $part;
+                    $counts[] = $row->count;
+                }
             }
         }
 

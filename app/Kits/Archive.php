@@ -18,6 +18,7 @@ use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\Json;
 use ZincThimble\Core\File\KitFile;
 use ZincThimble\Core\File\RigFile;
+use ZincThimble\Core\File\Text;
 use ZincThimble\Core\Gear\InvalidFigure;
 
 /**
@@ -158,7 +159,7 @@ final class Archive
                 }
                 $changes[] = ['part' => $ids[self::text($change->part ?? '')] ?? throw FileInvalid::at("/kits/{$number}.more.json", 'its history names a part that is not there')] + get_object_vars($change);
             }
-            $kit->steps()->create(['number' => self::int($step->number ?? 0), 'label' => mb_strimwidth(self::text($step->label ?? ''), 0, 200), 'changes' => $changes]);
+            $kit->steps()->create(['number' => self::int($step->number ?? 0), 'label' => Text::cut(self::text($step->label ?? ''), 200), 'changes' => $changes]);
         }
 
         foreach (self::list($more->wishes ?? []) as $kept) {
@@ -173,7 +174,7 @@ final class Archive
     {
         $wish = $kept instanceof \stdClass ? $kept->wish ?? null : null;
         $document = $wish instanceof \stdClass ? get_object_vars($wish) : [];
-        $name = $kept instanceof \stdClass ? trim(mb_strimwidth(self::text($kept->name ?? ''), 0, 120)) : '';
+        $name = $kept instanceof \stdClass ? trim(Text::cut(self::text($kept->name ?? ''), 120)) : '';
         try {
             /** @var array<string, mixed> $blanks */
             $blanks = validator($document, AskWish::blanks())->validate();
@@ -197,14 +198,14 @@ final class Archive
         $this->numbered($document, $ids);
         $core = self::within($name, fn () => RigFile::read($document));
         $kept = $more->name ?? null;
-        $rig = $this->rigs->create($user, $kits[self::int($more->kit ?? 0)] ?? null, $core, is_string($kept) ? mb_strimwidth($kept, 0, 120) : null);
+        $rig = $this->rigs->create($user, $kits[self::int($more->kit ?? 0)] ?? null, $core, is_string($kept) ? Text::cut($kept, 120) : null);
         $rig->steps()->delete();
         foreach (self::list($more->history ?? []) as $step) {
             $past = $step->rig ?? null;
             if ($past instanceof \stdClass) {
                 $this->numbered($past, $ids);
                 self::within("rigs/{$number}.more.json", fn () => RigFile::read($past));
-                $rig->steps()->create(['number' => self::int($step->number ?? 0), 'label' => mb_strimwidth(self::text($step->label ?? ''), 0, 200), 'document' => $past]);
+                $rig->steps()->create(['number' => self::int($step->number ?? 0), 'label' => Text::cut(self::text($step->label ?? ''), 200), 'document' => $past]);
             }
         }
         $rig->step = self::int($more->step ?? 0);

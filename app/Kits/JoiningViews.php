@@ -15,15 +15,14 @@ use App\Api\MapView;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Rigs\FitReason;
+use App\Rigs\KitAtHand;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\JointEnd;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part as CorePart;
-use ZincThimble\Core\Gear\Parts;
 use ZincThimble\Core\Gear\Side;
 use ZincThimble\Core\Gear\Spacer;
-use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Join\Crossing;
 use ZincThimble\Core\Join\Fit;
 use ZincThimble\Core\Join\Hub;
@@ -33,6 +32,10 @@ use ZincThimble\Core\Join\Mating;
 /** What the core says of a kit's joints, for its screens. */
 final class JoiningViews
 {
+    public function __construct(private readonly KitAtHand $hand)
+    {
+    }
+
     public function map(Kit $kit): MapView
     {
         [$cameraRows, $cameras, $rows, $parts] = $this->gear($kit);
@@ -109,11 +112,17 @@ final class JoiningViews
         $cameraRows = $cameras = $rows = $parts = [];
         foreach ($kit->parts as $row) {
             if ($row->kindOf() === Kind::Camera) {
-                $cameraRows[] = $row;
-                $cameras[] = Camera::from(new Values($row->fields()));
+                $camera = $this->hand->camera($row);
+                if ($camera !== null) {
+                    $cameraRows[] = $row;
+                    $cameras[] = $camera;
+                }
             } elseif ($row->kindOf()->inChain()) {
-                $rows[] = $row;
-                $parts[] = Parts::make($row->kindOf(), new Values($row->fields()));
+                $part = $this->hand->readable($row);
+                if ($part !== null) {
+                    $rows[] = $row;
+                    $parts[] = $part;
+                }
             }
         }
 

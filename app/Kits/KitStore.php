@@ -12,6 +12,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use ZincThimble\Core\File\KitItem;
+use ZincThimble\Core\File\Text;
 use ZincThimble\Core\Gear\Kind;
 
 /**
@@ -195,7 +196,7 @@ final class KitStore
             }
             $kit->steps()->where('number', '>', $kit->step)->delete();
             $kit->step++;
-            $kit->steps()->create(['number' => $kit->step, 'label' => mb_strimwidth($label, 0, 200, '…'), 'changes' => $changes]);
+            $kit->steps()->create(['number' => $kit->step, 'label' => Text::cut($label, 200), 'changes' => $changes]);
             $kit->steps()->where('number', '<=', $kit->step - (int) config('zinc.undo_steps'))->delete();
             $kit->revision++;
             $kit->save();

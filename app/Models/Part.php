@@ -8,6 +8,7 @@ use App\Models\Casts\JsonDocument;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\SoftDeletes;
+use ZincThimble\Core\File\Field;
 use ZincThimble\Core\File\FieldType;
 use ZincThimble\Core\File\KitItem;
 use ZincThimble\Core\File\Shapes;
@@ -94,7 +95,9 @@ final class Part extends Model
      */
     public static function columns(KitItem $item, int $position): array
     {
-        $fields = $item->fields;
+        // Columns say what the kind means by its fields: a name of another kind's is kept in the document alone.
+        $own = array_fill_keys(array_map(static fn (Field $field): string => $field->name, [...Shapes::inKit(), ...Shapes::part($item->kind)]), true);
+        $fields = array_intersect_key($item->fields, $own);
 
         return [
             'kind' => $item->kind->value,
@@ -114,7 +117,7 @@ final class Part extends Model
             'power_d' => $fields['powerD'] ?? null,
             'mass_g' => $fields['massG'] ?? null,
             'price' => $fields['price'] ?? null,
-            'document' => (object) array_diff_key($fields, [self::REFERENCE => 0]),
+            'document' => (object) array_diff_key($item->fields, [self::REFERENCE => 0]),
         ];
     }
 }

@@ -6,6 +6,7 @@ namespace App\Rigs;
 
 use App\Models\Part;
 use App\Models\Rig;
+use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Part as CorePart;
 use ZincThimble\Core\Gear\Parts;
@@ -24,12 +25,32 @@ final class KitAtHand
         $used = array_count_values(array_filter($rig->parts->map(fn ($part): int => $part->part_id ?? 0)->all()));
         $parts = [];
         foreach (Part::query()->where('kit_id', $rig->kit_id)->oldest('position')->get() as $part) {
-            if ($part->kindOf()->inChain() && $part->count > ($used[$part->id] ?? 0)) {
-                $parts[] = $this->part($part);
+            $made = $part->kindOf()->inChain() && $part->count > ($used[$part->id] ?? 0) ? $this->readable($part) : null;
+            if ($made !== null) {
+                $parts[] = $made;
             }
         }
 
         return $parts;
+    }
+
+    /** The part, or null where its figures can't be read any more: one such part is in nobody's way. */
+    public function readable(Part $part): ?CorePart
+    {
+        try {
+            return $this->part($part);
+        } catch (InvalidFigure) {
+            return null;
+        }
+    }
+
+    public function camera(Part $part): ?Camera
+    {
+        try {
+            return Camera::from(new Values($this->fields($part)));
+        } catch (InvalidFigure) {
+            return null;
+        }
     }
 
     /** @throws InvalidFigure names the field that no such part can have */

@@ -35,11 +35,14 @@ final class Proposals
         $cameras = $parts = [];
         foreach ($kit->parts->where('count', '>', 0) as $row) {
             if ($row->kindOf() === Kind::Camera) {
-                $cameras[] = $row;
+                if ($this->kit->camera($row) !== null) {
+                    $cameras[] = $row;
+                }
             } elseif ($row->kindOf()->inChain()) {
-                $parts[] = $this->kit->part($row);
+                $parts[] = $this->kit->readable($row);
             }
         }
+        $parts = array_values(array_filter($parts));
         if ($cameras === []) {
             return [];
         }

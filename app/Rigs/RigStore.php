@@ -35,6 +35,18 @@ final class RigStore
         return RigFile::read($this->document($rig));
     }
 
+    /** Why a rig can't be read any more, with the place; null = it can. One such rig is in no other's way. */
+    public function trouble(Rig $rig): ?string
+    {
+        try {
+            $this->read($rig);
+
+            return null;
+        } catch (FileInvalid $invalid) {
+            return (string) $invalid->faults[0];
+        }
+    }
+
     public function create(User $user, ?Kit $kit, CoreRig $core, ?string $name): Rig
     {
         return DB::transaction(function () use ($user, $kit, $core, $name): Rig {
@@ -336,12 +348,12 @@ final class RigStore
                 'document' => (object) $fields,
                 'reversed' => $part instanceof Lens && $part->reversed,
                 'working' => $core->setting->working === $i,
-                'length_mm' => $variable ? $core->setting->lengthMm[$i] ?? null : null,
-                'focus' => $core->setting->focus[$i] ?? null,
-                'aperture' => $core->setting->aperture[$i] ?? null,
-                'zoom_mm' => $core->setting->zoomMm[$i] ?? null,
-                'swing_deg' => $core->setting->swingDeg[$i] ?? null,
-                'shift_mm' => $core->setting->shiftMm[$i] ?? null,
+                'length_mm' => $variable ? RigFile::plain($core->setting->lengthMm[$i] ?? null) : null,
+                'focus' => RigFile::plain($core->setting->focus[$i] ?? null),
+                'aperture' => RigFile::plain($core->setting->aperture[$i] ?? null),
+                'zoom_mm' => RigFile::plain($core->setting->zoomMm[$i] ?? null),
+                'swing_deg' => RigFile::plain($core->setting->swingDeg[$i] ?? null),
+                'shift_mm' => RigFile::plain($core->setting->shiftMm[$i] ?? null),
             ]);
             $row->rig_id = $rig->id;
             $row->kit_id = $row->part_id === null ? null : $rig->kit_id;

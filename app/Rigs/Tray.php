@@ -11,6 +11,7 @@ use App\Api\TrayView;
 use App\Models\Part;
 use App\Models\Rig;
 use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\JointEnd;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
@@ -74,6 +75,18 @@ final class Tray
 
     public static function part(Part $part): PartView
     {
+        try {
+            return self::readable($part);
+        } catch (InvalidFigure $fault) {
+            // One part that can't be read any more is in no other's way: it says so, and can be mended or taken out.
+            return new PartView($part->id, $part->kind, $part->name ?? ucfirst($part->kindOf()->spoken()), $part->count, null, null, 'can’t be read: '.$fault->getMessage(), false,
+                new Silhouette(40.0, 40.0, 40.0, 40.0, null, null));
+        }
+    }
+
+    /** @throws InvalidFigure names what no such part can have */
+    private static function readable(Part $part): PartView
+    {
         $kind = $part->kindOf();
         $fields = $part->fields();
         if ($kind === Kind::Camera) {
@@ -104,7 +117,10 @@ final class Tray
      */
     private function way(JointEnd $front, Part $part, array $hand): array
     {
-        $made = Parts::make($part->kindOf(), new Values($part->fields()));
+        $made = $this->kit->readable($part);
+        if ($made === null) {
+            return [];
+        }
         $rings = array_values(array_filter($hand, static fn (CorePart $each): bool => $each->document->intOr(RigStore::REFERENCE, 0) !== $part->id));
         $way = AdapterPaths::between($front, $made->casing->rear, $rings);
         if (($way === null || $way === []) && $made instanceof Lens) {
@@ -124,7 +140,10 @@ final class Tray
         if ($left <= 0) {
             return [false, $part->count === 0 ? 'not yours yet' : 'already in this rig'];
         }
-        $made = Parts::make($kind, new Values($part->fields()));
+        $made = $this->kit->readable($part);
+        if ($made === null) {
+            return [false, 'its figures can’t be read; mend them in the kit'];
+        }
         $turned = $made instanceof Lens ? Mating::of($camera, $behind, $made->turned()) : null;
         $verdict = FitReason::verdict(Mating::of($camera, $behind, $made), $turned, $made, $front);
         if ($verdict === [true, ''] && $ahead !== null && ! Mating::of($camera, $made, $ahead)->holds()) {

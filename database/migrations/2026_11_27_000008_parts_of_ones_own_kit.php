@@ -34,7 +34,7 @@ return new class extends Migration
         DB::statement('alter table rig_parts add constraint rig_parts_same_kit foreign key (rig_id, kit_id) references rigs (id, kit_id) on update cascade on delete cascade');
         // A rig that stands on no kit any more stands on no part of it either.
         DB::unprepared(<<<'SQL'
-            create function rigs_without_a_kit() returns trigger language plpgsql as $$
+            create or replace function rigs_without_a_kit() returns trigger language plpgsql as $$
             begin
                 new.camera_id := null;
                 update rig_parts set part_id = null, kit_id = null where rig_id = new.id;

@@ -213,6 +213,8 @@ export const strings = {
         newer: 'Newer',
         older: 'Older',
         first: 'Start from what your kit makes',
+        unreadable: (trouble: string) => `Can’t be read any more: ${trouble}.`,
+        takeFile: 'Export its file',
     },
     states: {
         menu: 'Compare two states…',

@@ -18,6 +18,7 @@ use App\Http\Requests\AskWish;
 use App\Models\Kit;
 use App\Models\User;
 use App\Models\Wish;
+use App\Operations\Shown;
 use App\Rigs\KitAtHand;
 use App\Rigs\RigStore;
 use App\Rigs\RigViews;
@@ -120,9 +121,12 @@ final class FindController
         /** @var User $user */
         $user = $request->user();
         $subject = array_filter(['widthMm' => $valid['subjectWidthMm'] ?? null, 'depthMm' => $valid['subjectDepthMm'] ?? null], static fn (int|float|null $mm): bool => $mm !== null && $mm > 0);
-        $rig = $setUp->build($user, $kit, $valid['camera'], $parts, $valid['support'] ?? null, $subject);
 
-        return response()->json($rigs->rig($rig, $store->read($rig)), 201);
+        return Shown::first(function () use ($setUp, $user, $kit, $valid, $parts, $subject, $rigs, $store): RigView {
+            $rig = $setUp->build($user, $kit, $valid['camera'], $parts, $valid['support'] ?? null, $subject);
+
+            return $rigs->rig($rig, $store->read($rig));
+        }, 201);
     }
 
     #[OA\Get(path: '/kits/{kit}/wishes', operationId: 'listWishes', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Wishes that were kept, by name', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: WishView::class)))])]

@@ -21,6 +21,7 @@ use App\Kits\KitStore;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Models\User;
+use App\Operations\Shown;
 use App\Rigs\Tray;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -77,13 +78,13 @@ final class KitController
     #[OA\Post(path: '/kits/{kit}/undo', operationId: 'undoKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision'], properties: [new OA\Property(property: 'revision', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'The kit one step back', content: new OA\JsonContent(ref: KitView::class)), new OA\Response(response: 409, description: 'The kit has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
     public function undo(RevisionRequest $request, Kit $kit): JsonResponse
     {
-        return response()->json($this->view($this->store->undo($kit, $request->revision())));
+        return Shown::first(fn (): KitView => $this->view($this->store->undo($kit, $request->revision())));
     }
 
     #[OA\Post(path: '/kits/{kit}/redo', operationId: 'redoKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision'], properties: [new OA\Property(property: 'revision', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'The kit one step on', content: new OA\JsonContent(ref: KitView::class)), new OA\Response(response: 409, description: 'The kit has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
     public function redo(RevisionRequest $request, Kit $kit): JsonResponse
     {
-        return response()->json($this->view($this->store->redo($kit, $request->revision())));
+        return Shown::first(fn (): KitView => $this->view($this->store->redo($kit, $request->revision())));
     }
 
     #[OA\Get(path: '/kits/{kit}/deleted', operationId: 'listDeleted', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Parts that were taken out, the last one first, at most 200', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: DeletedPart::class)))])]
@@ -126,7 +127,7 @@ final class KitController
     {
         [$text, $as] = self::file($request);
 
-        return response()->json($this->view($importing->take($kit, $request->revision(), $text, $as)));
+        return Shown::first(fn (): KitView => $this->view($importing->take($kit, $request->revision(), $text, $as)));
     }
 
     #[OA\Get(path: '/kits/{kit}/map', operationId: 'jointMap', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'What joins what', content: new OA\JsonContent(ref: MapView::class))])]
@@ -173,7 +174,7 @@ final class KitController
 
         return new KitPart(
             Tray::part($part), (string) $part->ref, $part->version, $part->mass_g, $part->price, $text($document->note ?? null), $text($document->marriedTo ?? null),
-            array_map(strval(...), array_keys(get_object_vars($document->measured ?? new \stdClass))),
+            array_map(strval(...), array_keys(($document->measured ?? null) instanceof \stdClass ? get_object_vars($document->measured) : [])),
             (object) (['kind' => $part->kind] + get_object_vars($document)),
         );
     }

@@ -13,6 +13,7 @@ use App\Kits\Measuring;
 use App\Kits\PartDocument;
 use App\Models\Kit;
 use App\Models\Part;
+use App\Operations\Shown;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -20,6 +21,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use ZincThimble\Core\File\KitItem;
+use ZincThimble\Core\File\Text;
 
 /** Parts of a kit, one by one. */
 final class PartController
@@ -44,7 +46,7 @@ final class PartController
             throw ValidationException::withMessages(['parts' => 'Name at least one part.']);
         }
 
-        return response()->json(array_map(KitController::part(...), $this->store->add($kit, $items)), 201);
+        return Shown::first(fn (): array => array_map(KitController::part(...), $this->store->add($kit, $items)), 201);
     }
 
     #[OA\Put(path: '/kits/{kit}/parts/{part}', operationId: 'changePart', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'part', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['version', 'part'], properties: [new OA\Property(property: 'version', type: 'integer'), new OA\Property(property: 'part', type: 'object', additionalProperties: true)])), responses: [
@@ -58,7 +60,9 @@ final class PartController
         $version = self::version($request);
         $request->validate(['part' => ['required', 'array']]);
 
-        return response()->json(KitController::part($this->store->update($part, $version, PartDocument::read(self::body($request)->part ?? null, '/part'))));
+        $item = PartDocument::read(self::body($request)->part ?? null, '/part');
+
+        return Shown::first(fn (): KitPart => KitController::part($this->store->update($part, $version, $item)));
     }
 
     #[OA\Post(path: '/kits/{kit}/parts/{part}/copies', operationId: 'duplicatePart', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'part', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 201, description: 'Another part like it', content: new OA\JsonContent(ref: KitPart::class))])]
@@ -68,9 +72,10 @@ final class PartController
         $fields = get_object_vars($part->document);
         unset($fields['id']);
         $name = $part->name ?? ucfirst($part->kindOf()->spoken());
-        $copy = $this->store->add($kit, [new KitItem($part->kindOf(), ['name' => mb_strimwidth($name, 0, 190, '…').' (copy)'] + $fields)], 'copy '.$name)[0];
 
-        return response()->json(KitController::part($copy), 201);
+        return Shown::first(fn (): KitPart => KitController::part(
+            $this->store->add($kit, [new KitItem($part->kindOf(), ['name' => Text::cut($name, 190).' (copy)'] + $fields)], 'copy '.$name)[0],
+        ), 201);
     }
 
     #[OA\Delete(path: '/kits/{kit}/parts/{part}', operationId: 'takeOutPart', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'part', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'anyway', schema: new OA\Schema(type: 'integer'))], responses: [
@@ -91,7 +96,7 @@ final class PartController
         Gate::authorize('update', $kit);
         $part = $kit->gone()->whereKey($gone)->firstOrFail();
 
-        return response()->json(KitController::part($this->store->restore($part)));
+        return Shown::first(fn (): KitPart => KitController::part($this->store->restore($part)));
     }
 
     #[OA\Post(path: '/kits/{kit}/parts/{part}/measure', operationId: 'measurePart', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'part', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['by', 'keep', 'version'], properties: [

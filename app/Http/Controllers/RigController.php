@@ -23,6 +23,7 @@ use App\Models\Rig;
 use App\Models\RigPart;
 use App\Models\RigStep;
 use App\Models\User;
+use App\Operations\Shown;
 use App\Rigs\KitAtHand;
 use App\Rigs\Proposals;
 use App\Rigs\RigStore;
@@ -32,7 +33,6 @@ use App\Rigs\Tray;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
@@ -75,6 +75,7 @@ final class RigController
             $rig->parts->map(fn (RigPart $part): string => is_string($part->document->name ?? null) ? $part->document->name : $part->kind)->implode(' + '),
             $rig->updated_at->toIso8601String(),
             $rig->tags,
+            $this->store->trouble($rig),
         ), $rigs->items()));
     }
 
@@ -93,17 +94,16 @@ final class RigController
         $core = CoreRig::of(Camera::from(new Values($hand->fields($row))), [], Setting::untouched(), Conditions::from(new Values([])));
         /** @var list<int> $parts */
         $parts = $request->input('parts') ?? [];
-        $rig = DB::transaction(function () use ($user, $kit, $core, $steps, $parts): Rig {
+
+        return Shown::first(function () use ($user, $kit, $core, $steps, $parts): RigView {
             $rig = $this->store->create($user, $kit, $core, null);
             if ($parts !== []) {
                 [$built, $label] = $steps->take($rig->load('parts'), $core, new StepRequest('insert', 0, parts: $parts));
                 $rig = $this->store->keep($rig, $rig->revision, $built, $label);
             }
 
-            return $rig;
-        });
-
-        return response()->json($this->views->rig($rig, $this->store->read($rig)), 201);
+            return $this->shown($rig);
+        }, 201);
     }
 
     #[OA\Get(path: '/rigs/proposals', operationId: 'proposals', responses: [new OA\Response(response: 200, description: 'First rigs that the kit can make', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: ProposalView::class)))])]
@@ -123,10 +123,13 @@ final class RigController
         /** @var User $user */
         $user = $request->user();
         $kit = Kit::query()->whereKey($rig->kit_id)->first();
-        $copy = $this->store->create($user, $kit, $this->store->read($rig), null);
-        $copy->update(['tags' => $rig->tags]);
 
-        return response()->json($this->views->rig($copy, $this->store->read($copy)), 201);
+        return Shown::first(function () use ($user, $kit, $rig): RigView {
+            $copy = $this->store->create($user, $kit, $this->store->read($rig), null);
+            $copy->update(['tags' => $rig->tags]);
+
+            return $this->shown($copy);
+        }, 201);
     }
 
     #[OA\Put(path: '/rigs/{rig}/tags', operationId: 'tagRig', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['tags'], properties: [new OA\Property(property: 'tags', type: 'array', items: new OA\Items(type: 'string'))])), responses: [new OA\Response(response: 204, description: 'Tagged so'), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
@@ -172,18 +175,21 @@ final class RigController
         $request->validate(['text' => ['required', 'string']]);
         $document = Json::read($request->string('text')->toString());
         $core = RigFile::read($document instanceof \stdClass ? RigStore::without($document) : $document);
-        $rig = $this->store->create($user, $user->kits()->oldest('id')->first(), $core, null);
-        if ($core->name !== null) {
-            // A name that is taken already doesn't keep a rig out.
-            $taken = $user->rigs()->whereNotNull('name')->pluck('name')->all();
-            $name = Text::cut($core->name, 110);
-            for ($n = 2, $free = $name; in_array($free, $taken, true); $n++) {
-                $free = $name.' ('.$n.')';
-            }
-            $rig = $this->store->rename($rig, $rig->revision, $free);
-        }
 
-        return response()->json($this->views->rig($rig, $this->store->read($rig)), 201);
+        return Shown::first(function () use ($user, $core): RigView {
+            $rig = $this->store->create($user, $user->kits()->oldest('id')->first(), $core, null);
+            if ($core->name !== null) {
+                // A name that is taken already doesn't keep a rig out.
+                $taken = $user->rigs()->whereNotNull('name')->pluck('name')->all();
+                $name = Text::cut($core->name, 110);
+                for ($n = 2, $free = $name; in_array($free, $taken, true); $n++) {
+                    $free = $name.' ('.$n.')';
+                }
+                $rig = $this->store->rename($rig, $rig->revision, $free);
+            }
+
+            return $this->shown($rig);
+        }, 201);
     }
 
     #[OA\Delete(path: '/rigs/{rig}/news', operationId: 'newsSeen', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 204, description: 'Not told again')])]
@@ -200,7 +206,7 @@ final class RigController
     {
         Gate::authorize('view', $rig);
 
-        return response()->json($this->views->rig($rig, $this->store->read($rig)));
+        return response()->json($this->shown($rig));
     }
 
     #[OA\Post(path: '/rigs/{rig}/steps', operationId: 'takeStep', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision', 'step'], properties: [new OA\Property(property: 'revision', type: 'integer'), new OA\Property(property: 'step', ref: StepRequest::class)])), responses: [
@@ -211,33 +217,26 @@ final class RigController
     public function step(TakeStep $request, Rig $rig, Steps $steps): JsonResponse
     {
         [$core, $label] = $steps->take($rig, $this->store->read($rig), $request->step());
-        $rig = $this->store->keep($rig, $request->revision(), $core, $label);
 
-        return response()->json($this->views->rig($rig, $core));
+        return Shown::first(fn (): RigView => $this->views->rig($this->store->keep($rig, $request->revision(), $core, $label), $core));
     }
 
     #[OA\Post(path: '/rigs/{rig}/undo', operationId: 'undoStep', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision'], properties: [new OA\Property(property: 'revision', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'The rig one step back', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 409, description: 'The rig has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
     public function undo(RevisionRequest $request, Rig $rig): JsonResponse
     {
-        $rig = $this->store->undo($rig, $request->revision());
-
-        return response()->json($this->views->rig($rig, $this->store->read($rig)));
+        return Shown::first(fn (): RigView => $this->shown($this->store->undo($rig, $request->revision())));
     }
 
     #[OA\Post(path: '/rigs/{rig}/redo', operationId: 'redoStep', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision'], properties: [new OA\Property(property: 'revision', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'The rig one step on', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 409, description: 'The rig has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
     public function redo(RevisionRequest $request, Rig $rig): JsonResponse
     {
-        $rig = $this->store->redo($rig, $request->revision());
-
-        return response()->json($this->views->rig($rig, $this->store->read($rig)));
+        return Shown::first(fn (): RigView => $this->shown($this->store->redo($rig, $request->revision())));
     }
 
     #[OA\Put(path: '/rigs/{rig}/name', operationId: 'nameRig', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision'], properties: [new OA\Property(property: 'revision', type: 'integer'), new OA\Property(property: 'name', type: 'string', nullable: true)])), responses: [new OA\Response(response: 200, description: 'The rig by its new name', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The name can’t be had', content: new OA\JsonContent(ref: Trouble::class))])]
     public function name(RenameRig $request, Rig $rig): JsonResponse
     {
-        $rig = $this->store->rename($rig, $request->revision(), $request->name());
-
-        return response()->json($this->views->rig($rig, $this->store->read($rig)));
+        return Shown::first(fn (): RigView => $this->shown($this->store->rename($rig, $request->revision(), $request->name())));
     }
 
     #[OA\Delete(path: '/rigs/{rig}', operationId: 'deleteRig', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 204, description: 'Gone')])]
@@ -291,5 +290,10 @@ final class RigController
             'Content-Type' => 'application/json',
             'Content-Disposition' => 'attachment; filename="'.$name.'.rig.json"',
         ]);
+    }
+
+    private function shown(Rig $rig): RigView
+    {
+        return $this->views->rig($rig, $this->store->read($rig));
     }
 }

@@ -41,9 +41,10 @@ final class Check
      * keys after that.
      *
      * @param  list<Field>  $fields
+     * @param  array<string, list<Field>>  $elsewhere  names that mean something in other objects of that sort, and what
      * @return array<string, mixed>
      */
-    public function object(mixed $value, array $fields, string $pointer): array
+    public function object(mixed $value, array $fields, string $pointer, array $elsewhere = []): array
     {
         if (! $value instanceof \stdClass) {
             $this->fault($pointer, 'should be an object, is '.self::told($value));
@@ -66,11 +67,31 @@ final class Check
         }
         foreach ($given as $key => $item) {
             if ($item !== null) {
+                $this->meansTheSame($item, $elsewhere[$key] ?? [], $pointer.'/'.self::escape((string) $key));
                 $kept[(string) $key] = $item;
             }
         }
 
         return $kept;
+    }
+
+    /**
+     * A name of the format on an object that has no use for it is kept, as long as it is what that name means somewhere.
+     *
+     * @param  list<Field>  $meanings
+     */
+    private function meansTheSame(mixed $item, array $meanings, string $pointer): void
+    {
+        $first = [];
+        foreach ($meanings as $field) {
+            $try = new self;
+            $try->field($item, $field, $pointer);
+            if ($try->faults === []) {
+                return;
+            }
+            $first = $first === [] ? $try->faults : $first;
+        }
+        array_push($this->faults, ...$first);
     }
 
     /** @return list<mixed> */
@@ -92,7 +113,7 @@ final class Check
             case FieldType::Integer:
                 return $this->number($value, $field, $pointer);
             case FieldType::Text:
-                return $this->text($value, $pointer);
+                return $this->text($value, (int) ($field->greatest ?? Field::MOST_TEXT), $pointer);
             case FieldType::Flag:
                 if (! is_bool($value)) {
                     $this->fault($pointer, 'should be true or false, is '.self::told($value));
@@ -113,11 +134,8 @@ final class Check
                 return $this->joint($value, $pointer);
             case FieldType::Joints:
                 $joints = $this->list($value, $pointer);
-                foreach ($joints as $i => $joint) {
-                    $this->joint($joint, $pointer.'/'.$i);
-                }
 
-                return $joints;
+                return array_map(fn (mixed $joint, int $i): mixed => $this->joint($joint, $pointer.'/'.$i), $joints, array_keys($joints));
             case FieldType::Object:
                 return $this->object($value, $field->fields, $pointer);
             case FieldType::Objects:
@@ -149,10 +167,10 @@ final class Check
         }
         $least = $field->least ?? -INF;
         $greatest = $field->greatest ?? INF;
-        if ($value < $least || $value > $greatest || ($field->above && (float) $value === $least)) {
-            $this->fault($pointer, sprintf(
-                'is %s, should be %s %s to %s', self::told($value), $field->above ? 'above' : 'from', self::figure($least), self::figure($greatest),
-            ));
+        if ($value < $least || $value > $greatest) {
+            $this->fault($pointer, sprintf('is %s, should be from %s to %s', self::told($value), self::figure($least), self::figure($greatest)));
+        } elseif ((float) $value !== 0.0 && abs($value) < Field::LEAST_NUMBER) {
+            $this->fault($pointer, sprintf('is %s, too small a number to mean anything', self::told($value)));
         } elseif ($field->notZero && (float) $value === 0.0) {
             $this->fault($pointer, 'should not be 0');
         }
@@ -160,12 +178,12 @@ final class Check
         return $value;
     }
 
-    private function text(mixed $value, string $pointer): mixed
+    private function text(mixed $value, int $most, string $pointer): mixed
     {
         if (! is_string($value)) {
             $this->fault($pointer, 'should be text, is '.self::told($value));
-        } elseif (mb_strlen($value) > 2000) {
-            $this->fault($pointer, 'is longer than 2,000 characters');
+        } elseif (mb_strlen($value) > $most) {
+            $this->fault($pointer, 'is longer than '.number_format($most).' characters');
         } elseif (preg_match('/[\x00-\x08\x0B\x0C\x0E-\x1F\x7F]/', $value) === 1) {
             $this->fault($pointer, 'holds a control character');
         }
@@ -195,7 +213,7 @@ final class Check
             $this->fault($pointer, 'is '.self::told($value).', should be a name, thread:DxP, clip, improvised or fixed');
         }
 
-        return $value;
+        return trim($value);
     }
 
     /** @return array<string, mixed> */
@@ -208,7 +226,10 @@ final class Check
         }
         $kept = [];
         foreach (get_object_vars($value) as $name => $halfWidth) {
-            $this->number($halfWidth, Field::number((string) $name, 0.0, 1_000_000.0), $pointer.'/'.self::escape((string) $name));
+            // However sure somebody is: nothing is divided by it.
+            if ((! is_int($halfWidth) && ! is_float($halfWidth)) || $halfWidth < 0 || $halfWidth > 1_000_000) {
+                $this->fault($pointer.'/'.self::escape((string) $name), 'is '.self::told($halfWidth).', should be a number from 0 to 1,000,000');
+            }
             $kept[(string) $name] = $halfWidth;
         }
 
@@ -218,7 +239,7 @@ final class Check
     private static function told(mixed $value): string
     {
         return match (true) {
-            is_string($value) => '"'.mb_strimwidth($value, 0, 40, '…').'"',
+            is_string($value) => '"'.Text::cut($value, 40).'"',
             is_bool($value) => $value ? 'true' : 'false',
             is_int($value), is_float($value) => self::figure((float) $value),
             $value === null => 'missing',

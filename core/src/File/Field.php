@@ -7,6 +7,12 @@ namespace ZincThimble\Core\File;
 /** One field of one kind of object in a version-1 file. */
 final readonly class Field
 {
+    /** Code points that a text may have unless its field says fewer. */
+    public const MOST_TEXT = 2000;
+
+    /** A number nearer to 0 than this, and not 0, means nothing in any unit of the format; it would only overflow what is divided by it. */
+    public const LEAST_NUMBER = 1e-9;
+
     /**
      * @param  list<string>  $words  the words a choice allows
      * @param  list<self>  $fields  the fields of a nested object
@@ -17,8 +23,6 @@ final readonly class Field
         public bool $needed = false,
         public ?float $least = null,
         public ?float $greatest = null,
-        /** Whether the least itself is out of range. */
-        public bool $above = false,
         /** Whether 0 is out of range. */
         public bool $notZero = false,
         public array $words = [],
@@ -38,22 +42,16 @@ final readonly class Field
         return self::number($name, 0.0, 3000.0);
     }
 
-    /** A diameter or another length that can't be 0. */
+    /** A diameter or another length that can't be 0: from a micrometre to 3,000 mm. */
     public static function width(string $name): self
     {
-        return self::above($name, 0.0, 3000.0);
+        return self::number($name, 0.001, 3000.0);
     }
 
-    /** A distance to a subject, up to a kilometre. */
+    /** A distance to a subject, from a micrometre to a kilometre. */
     public static function distance(string $name): self
     {
-        return self::above($name, 0.0, 1_000_000.0);
-    }
-
-    /** A number above, and not at, its least. */
-    public static function above(string $name, float $least, float $greatest): self
-    {
-        return new self($name, FieldType::Number, least: $least, greatest: $greatest, above: true);
+        return self::number($name, 0.001, 1_000_000.0);
     }
 
     /** A whole number from least to greatest, both allowed. */
@@ -62,10 +60,10 @@ final readonly class Field
         return new self($name, FieldType::Integer, least: $least, greatest: $greatest);
     }
 
-    /** Text of at most 2,000 characters without control characters. */
-    public static function text(string $name): self
+    /** Text of at most so many code points, without control characters. */
+    public static function text(string $name, int $most = self::MOST_TEXT): self
     {
-        return new self($name, FieldType::Text);
+        return new self($name, FieldType::Text, greatest: (float) $most);
     }
 
     /** True or false. */
@@ -119,18 +117,18 @@ final readonly class Field
     /** The same field, not to be left out. */
     public function needed(): self
     {
-        return new self($this->name, $this->type, true, $this->least, $this->greatest, $this->above, $this->notZero, $this->words, $this->fields);
+        return new self($this->name, $this->type, true, $this->least, $this->greatest, $this->notZero, $this->words, $this->fields);
     }
 
     /** The same field, that may be left out. */
     public function optional(): self
     {
-        return new self($this->name, $this->type, false, $this->least, $this->greatest, $this->above, $this->notZero, $this->words, $this->fields);
+        return new self($this->name, $this->type, false, $this->least, $this->greatest, $this->notZero, $this->words, $this->fields);
     }
 
     /** The same number, but not 0. */
     public function notZero(): self
     {
-        return new self($this->name, $this->type, $this->needed, $this->least, $this->greatest, $this->above, true, $this->words, $this->fields);
+        return new self($this->name, $this->type, $this->needed, $this->least, $this->greatest, true, $this->words, $this->fields);
     }
 }

@@ -44,6 +44,8 @@ final readonly class KitFile
         if (! $value instanceof \stdClass) {
             throw FileInvalid::at('', 'should be one JSON object');
         }
+        Sound::check($value, $check);
+        $check->throwIfFaulty();
         if (($value->format ?? null) !== self::FORMAT) {
             $check->fault('/format', 'should be "'.self::FORMAT.'"');
         }
@@ -108,7 +110,7 @@ final readonly class KitFile
                 return null;
             }
         }
-        $fields = $check->object($value, [...Shapes::inKit(), ...Shapes::part($kind)], $pointer);
+        $fields = $check->object($value, [...Shapes::inKit(), ...Shapes::part($kind)], $pointer, Shapes::elsewhere($kind));
         unset($fields['kind']);
         if (count($check->faults()) > $before) {
             return null;

@@ -124,6 +124,10 @@ final class RigFile
 
             return null;
         }
+        Sound::check($value, $check);
+        if ($check->faults() !== []) {
+            return null;
+        }
         self::head($value, self::FORMAT, $check);
         $top = $check->object($value, [Field::text('name')], '');
         $camera = isset($value->camera)
@@ -187,13 +191,13 @@ final class RigFile
             $check->fault($pointer.'/kind', match (true) {
                 $word === null => 'is needed and missing',
                 $kind !== null => '"'.$kind->value.'" stands in no chain',
-                default => (is_string($word) ? '"'.mb_strimwidth($word, 0, 40, '…').'"' : 'this').' is no kind of part',
+                default => (is_string($word) ? '"'.Text::cut($word, 40).'"' : 'this').' is no kind of part',
             });
 
             return [Kind::Tube, []];
         }
         $kind ??= Kind::Tube;
-        $fields = $check->object($value, Shapes::part($kind), $pointer);
+        $fields = $check->object($value, Shapes::part($kind), $pointer, Shapes::elsewhere($kind));
         unset($fields['kind']);
 
         return [$kind, $fields];
@@ -260,9 +264,13 @@ final class RigFile
         return substr($fault->getMessage(), strlen($fault->field) + 2);
     }
 
-    /** Whole numbers are written without a fraction. */
-    private static function plain(?float $value): float|int|null
+    /** Whole numbers are written without a fraction, and what is left of a 0 by rounding as 0. */
+    public static function plain(?float $value): float|int|null
     {
+        if ($value !== null && abs($value) < Field::LEAST_NUMBER) {
+            return 0;
+        }
+
         return $value !== null && $value === floor($value) && abs($value) < 1e15 ? (int) $value : $value;
     }
 }

@@ -27,6 +27,7 @@ final class Schema
         ], ['camera', 'chain']) + ['$defs' => [
             'text' => self::text(),
             'joint' => self::joint(),
+            ...self::nearlyZero(),
             'camera' => self::object(Shapes::camera()),
             'part' => self::anyKind(array_filter(Kind::cases(), static fn (Kind $kind): bool => $kind->inChain()), []),
         ]];
@@ -42,6 +43,7 @@ final class Schema
         ], []) + ['$defs' => [
             'text' => self::text(),
             'joint' => self::joint(),
+            ...self::nearlyZero(),
             'camera' => self::object([...Shapes::inKit(), ...Shapes::camera()]),
             'part' => self::anyKind(array_filter(Kind::cases(), static fn (Kind $kind): bool => $kind !== Kind::Camera), Shapes::inKit()),
         ]];
@@ -111,7 +113,7 @@ final class Schema
     {
         return match ($field->type) {
             FieldType::Number, FieldType::Integer => self::number($field),
-            FieldType::Text => ['$ref' => '#/$defs/text'],
+            FieldType::Text => $field->greatest === (float) Field::MOST_TEXT ? ['$ref' => '#/$defs/text'] : ['maxLength' => (int) $field->greatest] + self::text(),
             FieldType::Flag => ['type' => 'boolean'],
             FieldType::Choice => ['enum' => $field->words],
             FieldType::Choices => ['anyOf' => [['enum' => $field->words], ['type' => 'array', 'items' => ['enum' => $field->words]]]],
@@ -130,16 +132,27 @@ final class Schema
 
         return ['type' => $field->type === FieldType::Integer ? 'integer' : 'number']
             + array_filter([
-                $field->above ? 'exclusiveMinimum' : 'minimum' => $plain($field->least),
+                'minimum' => $plain($field->least),
                 'maximum' => $plain($field->greatest),
             ], static fn (int|float|null $value): bool => $value !== null)
-            + ($field->notZero ? ['not' => ['const' => 0]] : []);
+            // What is nearer to 0 than that is 0 or nothing.
+            + ($field->type === FieldType::Number && ($field->least ?? 0.0) <= 0.0
+                ? ['not' => ['$ref' => $field->notZero ? '#/$defs/zeroOrNearly' : '#/$defs/nearlyZero']]
+                : []);
+    }
+
+    /** @return array<string, mixed> what a number that may be 0 can't be, and what one that can't be 0 can't be either */
+    private static function nearlyZero(): array
+    {
+        $near = ['type' => 'number', 'exclusiveMinimum' => -Field::LEAST_NUMBER, 'exclusiveMaximum' => Field::LEAST_NUMBER];
+
+        return ['nearlyZero' => $near + ['not' => ['const' => 0]], 'zeroOrNearly' => $near];
     }
 
     /** @return array<string, mixed> */
     private static function text(): array
     {
-        return ['type' => 'string', 'maxLength' => 2000, 'pattern' => '^[^\\x00-\\x08\\x0B\\x0C\\x0E-\\x1F\\x7F]*$'];
+        return ['type' => 'string', 'maxLength' => Field::MOST_TEXT, 'pattern' => '^[^\\x00-\\x08\\x0B\\x0C\\x0E-\\x1F\\x7F]*$'];
     }
 
     /** @return array<string, mixed> */

@@ -14,6 +14,9 @@ final class Shapes
 {
     public const MAX_BYTES = 2 * 1024 * 1024;
 
+    /** @var array<string, array<string, list<Field>>> what elsewhere() has answered, by kind */
+    private static array $elsewhere = [];
+
     /** @return list<Field> */
     public static function camera(): array
     {
@@ -23,11 +26,11 @@ final class Shapes
             Field::joints('alsoFront'),
             Field::length('registerMm')->needed(),
             Field::object('sensor', self::frame())->needed(),
-            Field::objects('modes', [Field::text('name')->needed(), ...self::frame(), Field::above('framesPerSecond', 0.0, 100_000.0)]),
+            Field::objects('modes', [Field::text('name')->needed(), ...self::frame(), Field::number('framesPerSecond', 0.001, 100_000.0)]),
             self::passes(),
             Field::length('gripOverhangMm'),
             Field::number('massG', 0.0, 1_000_000.0),
-            Field::above('mountMomentNm', 0.0, 1000.0),
+            Field::number('mountMomentNm', 0.0001, 1000.0),
             Field::width('throatMm'),
             Field::number('balanceMm', -3000.0, 3000.0),
             self::price(),
@@ -50,6 +53,29 @@ final class Shapes
     }
 
     /**
+     * What the names that a kind hasn't got mean in others: a part that has one of them all the same has it as they do, or not at all.
+     *
+     * @return array<string, list<Field>> by name
+     */
+    public static function elsewhere(Kind $kind): array
+    {
+        if (! isset(self::$elsewhere[$kind->value])) {
+            $own = array_fill_keys(array_map(static fn (Field $field): string => $field->name, self::part($kind)), true);
+            $names = [];
+            foreach (Kind::cases() as $other) {
+                foreach (self::part($other) as $field) {
+                    if (! isset($own[$field->name])) {
+                        $names[$field->name][] = $field->optional();
+                    }
+                }
+            }
+            self::$elsewhere[$kind->value] = $names;
+        }
+
+        return self::$elsewhere[$kind->value];
+    }
+
+    /**
      * What a part in a kit may have besides.
      *
      * @return list<Field>
@@ -57,7 +83,7 @@ final class Shapes
     public static function inKit(): array
     {
         return [
-            Field::text('id'),
+            Field::text('id', 120),
             Field::integer('count', 0, 10_000),
             Field::text('marriedTo'),
             Field::text('note'),
@@ -69,13 +95,13 @@ final class Shapes
     {
         return [
             Field::number('wavelengthNm', 100.0, 20_000.0),
-            Field::above('blurLimitMm', 0.0, 10.0),
+            Field::number('blurLimitMm', 0.00001, 10.0),
             Field::choice('blurRule', 'format', 'pixel', 'given'),
             Field::choice('apertureModel', 'pupil', 'simple'),
             Field::choice('depthModel', 'geometric', 'total'),
             Field::choice('support', 'hand', 'braced', 'table'),
             Field::distance('askedDistanceMm'),
-            Field::above('iso', 0.0, 10_000_000.0),
+            Field::number('iso', 0.01, 10_000_000.0),
             Field::number('ev', -30.0, 40.0),
             Field::choices('surroundings', 'sun', 'cold', 'water'),
             Field::text('mode'),
@@ -152,11 +178,11 @@ final class Shapes
             Kind::Lens => self::lens(),
             Kind::CloseUpLens => [
                 Field::number('powerD', -50.0, 50.0)->notZero()->needed(), Field::integer('elements', 1, 2), Field::length('thicknessMm'),
-                Field::length('planeFromFrontMm'), $clear, Field::flag('sealed'), Field::above('index', 1.0, 2.5),
+                Field::length('planeFromFrontMm'), $clear, Field::flag('sealed'), Field::number('index', 1.001, 2.5),
                 Field::width('clipMinMm'), Field::width('clipMaxMm'), Field::halfWidths('measured'),
             ],
             Kind::Objective => [
-                Field::above('nominal', 0.0, 1000.0)->needed(), Field::above('na', 0.0, 1.6)->needed(), Field::length('workingDistanceMm')->needed(),
+                Field::number('nominal', 0.01, 1000.0)->needed(), Field::number('na', 0.001, 1.6)->needed(), Field::length('workingDistanceMm')->needed(),
                 Field::choice('corrected', 'finite', 'infinite'), Field::width('tubeMm'), Field::width('parfocalMm'), Field::width('referenceMm'),
             ],
             Kind::Teleconverter => [Field::number('factor', 1.0, 4.0)->needed(), Field::length('lengthMm')],
@@ -166,7 +192,7 @@ final class Shapes
             ],
             Kind::Rail => [Field::width('travelMm')->needed(), Field::width('pitchMm')->needed(), Field::number('loadG', 0.0, 1_000_000.0)],
             Kind::Tripod, Kind::Stand => [Field::number('loadG', 0.0, 1_000_000.0)],
-            Kind::Flash => [Field::above('guideNumber', 0.0, 1000.0)->needed(), Field::number('recycleS', 0.0, 3600.0)],
+            Kind::Flash => [Field::number('guideNumber', 0.01, 1000.0)->needed(), Field::number('recycleS', 0.0, 3600.0)],
             Kind::Lamp => [Field::number('watts', 0.0, 100_000.0)],
             Kind::Reference => [Field::width('widthMm'), Field::number('depthMm', 0.0, 3000.0)],
             Kind::Camera => [],
@@ -209,10 +235,10 @@ final class Shapes
             Field::distance('minFocusMm'),
             Field::number('maxMagnification', 0.0, 100.0),
             Field::number('principalGapMm', -2000.0, 2000.0),
-            Field::above('pupilRatio', 0.0, 100.0),
+            Field::number('pupilRatio', 0.01, 100.0),
             Field::number('closeFocalLengthMm', 1.0, 2000.0),
             Field::number('closePrincipalGapMm', -2000.0, 2000.0),
-            Field::above('closePupilRatio', 0.0, 100.0),
+            Field::number('closePupilRatio', 0.01, 100.0),
             self::fNumber('closeEffectiveAperture'),
             Field::number('rimTravelMm', -3000.0, 3000.0),
             Field::length('rearProtrusionMm'),

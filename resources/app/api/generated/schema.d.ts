@@ -1465,11 +1465,13 @@ export interface components {
         };
         /** @description A rig in a list. */
         RigSummary: {
+            /** @description Why it can't be read any more; null = it can. Its file can be taken out all the same. */
             id: number;
             name: string | null;
             parts: string;
             updatedAt: string;
             tags: string[];
+            trouble: string | null;
         };
         /** @description A rig on the bench: everything its screen shows. */
         RigView: {

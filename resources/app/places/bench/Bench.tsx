@@ -2,7 +2,7 @@ import { DndContext, MouseSensor, pointerWithin, TouchSensor, useSensor, useSens
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { api, type Schema, type SweepView, type TravelView } from '../../api/client';
+import { api, Refused, type Schema, type SweepView, type TravelView } from '../../api/client';
 import { download, svgOf } from '../../drawing/exportSvg';
 import { jointItem, partItem, RigDrawing, type Pointed } from '../../drawing/RigDrawing';
 import { fNumber, length, magnification } from '../../figures';
@@ -200,9 +200,14 @@ export function Bench({ id, person, rigs }: Props) {
                 <Bar person={person}>{null}</Bar>
                 <main id="main" className="p-6">
                     <p role="alert">{query.error.message}</p>
-                    <Button className="mt-4" onClick={() => void navigate('/bench')}>
-                        {strings.bench.rigs}
-                    </Button>
+                    <p className="flex items-center gap-4 pt-4">
+                        <Button onClick={() => void navigate('/bench')}>{strings.bench.rigs}</Button>
+                        {query.error instanceof Refused && query.error.status === 422 && (
+                            <a className="text-beam underline underline-offset-2" href={api.fileAddress(id)} download>
+                                {strings.rigs.takeFile}
+                            </a>
+                        )}
+                    </p>
                 </main>
             </>
         );

@@ -95,6 +95,14 @@ export function RigsDialog({ rig, onClose }: { rig: RigView; onClose: () => void
                             <span className="float-right text-xs text-soft">{new Date(each.updatedAt).toLocaleDateString()}</span>
                             <span className="block text-xs text-soft">{each.parts || say.nothing}</span>
                         </button>
+                        {each.trouble !== null && (
+                            <p className="border-l-[3px] border-ink px-2 pb-1.5 text-xs">
+                                {say.unreadable(each.trouble)}{' '}
+                                <a className="text-beam underline underline-offset-2" href={api.fileAddress(each.id)} download>
+                                    {say.takeFile}
+                                </a>
+                            </p>
+                        )}
                     </li>
                 ))}
             </ul>
