@@ -6,6 +6,7 @@ namespace App\Find;
 
 use App\Models\Kit;
 use App\Rigs\KitAtHand;
+use ZincThimble\Core\Find\Budget;
 use ZincThimble\Core\Find\Search;
 use ZincThimble\Core\Find\Stock;
 use ZincThimble\Core\Find\Wanted;
@@ -43,9 +44,9 @@ final class KitSearch
         return new Stock($cameras, $parts, $counts, $bodies, $buying);
     }
 
-    public function of(Kit $kit, ?Wanted $wanted = null): Search
+    public function of(Kit $kit, Budget $budget, ?Wanted $wanted = null): Search
     {
-        return Search::of($this->stock($kit, $wanted?->mostMissingPrice !== null), self::conditions());
+        return Search::of($this->stock($kit, $wanted?->mostMissingPrice !== null), self::conditions(), $budget);
     }
 
     /** What rigs are read under as long as nobody says otherwise. */

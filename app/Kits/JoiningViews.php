@@ -32,6 +32,9 @@ use ZincThimble\Core\Join\Mating;
 /** What the core says of a kit's joints, for its screens. */
 final class JoiningViews
 {
+    /** Islands between which bridges are looked for. */
+    private const BRIDGED = 24;
+
     public function __construct(private readonly KitAtHand $hand)
     {
     }
@@ -41,7 +44,8 @@ final class JoiningViews
         [$cameraRows, $cameras, $rows, $parts] = $this->gear($kit);
         $map = JointMap::of($cameras, $parts);
         $bridges = array_fill(0, count($map->islands), []);
-        foreach ($map->islands as $i => $island) {
+        // With more islands than these nobody looks for a bridge from each to each; the largest come first.
+        foreach (array_slice($map->islands, 0, self::BRIDGED) as $i => $island) {
             foreach (array_slice($map->islands, 0, $i) as $j => $other) {
                 $part = $map->cheapestBridge($other, $island)?->spoken();
                 $bridges[$i][] = new BridgeView($j + 1, $part);

@@ -42,7 +42,7 @@ final class Tray
         foreach ($row->parts as $part) {
             $used[$part->part_id ?? 0] = ($used[$part->part_id ?? 0] ?? 0) + 1;
         }
-        $hand = $this->kit->left($row);
+        $rings = AdapterPaths::among($this->kit->left($row));
         $fitting = $reached = $others = [];
         foreach (Part::query()->where('kit_id', $row->kit_id)->oldest('position')->get() as $part) {
             if ($part->kindOf() === Kind::Camera) {
@@ -50,7 +50,7 @@ final class Tray
             }
             $left = $part->count - ($used[$part->id] ?? 0);
             [$fits, $reason] = $this->verdict($rig->camera, $behind, $ahead, $part, $front, $left);
-            $way = $fits || $left <= 0 || ! $part->kindOf()->inChain() ? [] : $this->way($front, $part, $hand);
+            $way = $fits || $left <= 0 || ! $part->kindOf()->inChain() ? [] : $this->way($front, $part, $rings);
             $view = new TrayPart(
                 self::part($part), $fits, $way === [] ? $reason : 'with '.implode(' + ', array_map(static fn (Spacer $ring): string => $ring->label(), $way)), max(0, $left),
                 array_map(static fn (Spacer $ring): int => $ring->document->intOr(RigStore::REFERENCE, 0), $way),
@@ -112,19 +112,17 @@ final class Tray
     /**
      * The rings of the kit that lead to a part, the usual way round first; [] when none do.
      *
-     * @param  list<CorePart>  $hand
      * @return list<Spacer>
      */
-    private function way(JointEnd $front, Part $part, array $hand): array
+    private function way(JointEnd $front, Part $part, AdapterPaths $rings): array
     {
         $made = $this->kit->readable($part);
         if ($made === null) {
             return [];
         }
-        $rings = array_values(array_filter($hand, static fn (CorePart $each): bool => $each->document->intOr(RigStore::REFERENCE, 0) !== $part->id));
-        $way = AdapterPaths::between($front, $made->casing->rear, $rings);
+        $way = $rings->way($front, $made->casing->rear);
         if (($way === null || $way === []) && $made instanceof Lens) {
-            $way = AdapterPaths::between($front, $made->turned()->casing->rear, $rings);
+            $way = $rings->way($front, $made->turned()->casing->rear);
         }
 
         return $way ?? [];

@@ -19,6 +19,7 @@ use App\Models\Kit;
 use App\Models\User;
 use App\Models\Wish;
 use App\Operations\Shown;
+use App\Operations\Turns;
 use App\Rigs\KitAtHand;
 use App\Rigs\RigStore;
 use App\Rigs\RigViews;
@@ -34,6 +35,7 @@ use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Find\Budget;
 use ZincThimble\Core\Find\Cards;
 use ZincThimble\Core\Find\Missing;
 use ZincThimble\Core\Gear\Camera;
@@ -45,6 +47,17 @@ use ZincThimble\Core\Gear\VariableSpacer;
 /** Which rigs of a kit do what is wanted, wishes that are kept, and cards to print. */
 final class FindController
 {
+    /** Seconds that each may take; what there was no time for is told as left out. */
+    private const FIRST_S = 1.5;
+
+    private const WHOLE_S = 6.0;
+
+    private const NEAREST_S = 2.5;
+
+    private const MISSING_S = 4.0;
+
+    private const OVERVIEW_S = 6.0;
+
     public function __construct(private readonly KitSearch $searches, private readonly FindViews $views)
     {
     }
@@ -63,33 +76,43 @@ final class FindController
 
     private function asked(AskWish $request, Kit $kit, bool $whole): JsonResponse
     {
-        $from = hrtime(true);
         $wanted = $request->wanted();
-        $search = $this->searches->of($kit, $wanted);
-        $found = $whole ? $search->ask($wanted) : $search->first($wanted);
 
-        return response()->json($this->views->found($kit, $found, $wanted->ranking, $whole ? $request->integer('page', 1) : 1, $whole, (hrtime(true) - $from) / 1e9));
+        return Turns::take(self::asker($request), $whole ? 'find' : 'find first', function (\Closure $waited) use ($request, $kit, $wanted, $whole): JsonResponse {
+            $from = hrtime(true);
+            $search = $this->searches->of($kit, Budget::of($whole ? self::WHOLE_S : self::FIRST_S, $waited), $wanted);
+            $found = $whole ? $search->ask($wanted) : $search->first($wanted);
+
+            return response()->json($this->views->found($kit, $found, $wanted->ranking, $whole ? $request->integer('page', 1) : 1, $whole, (hrtime(true) - $from) / 1e9));
+        });
     }
 
     #[OA\Get(path: '/kits/{kit}/find/near', operationId: 'findNear', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(ref: '#/components/parameters/fieldWidthMm'), new OA\QueryParameter(ref: '#/components/parameters/magnification'), new OA\QueryParameter(ref: '#/components/parameters/workingDistanceMm'), new OA\QueryParameter(ref: '#/components/parameters/subjectDistanceMm'), new OA\QueryParameter(ref: '#/components/parameters/leastRoomMm'), new OA\QueryParameter(ref: '#/components/parameters/mostStopsLost'), new OA\QueryParameter(ref: '#/components/parameters/focusFromMm'), new OA\QueryParameter(ref: '#/components/parameters/focusToMm'), new OA\QueryParameter(ref: '#/components/parameters/mostMassG'), new OA\QueryParameter(ref: '#/components/parameters/mostLengthMm'), new OA\QueryParameter(ref: '#/components/parameters/mostPrice'), new OA\QueryParameter(ref: '#/components/parameters/mostMissingPrice'), new OA\QueryParameter(ref: '#/components/parameters/leastCorner'), new OA\QueryParameter(ref: '#/components/parameters/depthMm'), new OA\QueryParameter(ref: '#/components/parameters/detailMm'), new OA\QueryParameter(ref: '#/components/parameters/subjectDepthMm'), new OA\QueryParameter(ref: '#/components/parameters/infinity'), new OA\QueryParameter(ref: '#/components/parameters/automatic'), new OA\QueryParameter(ref: '#/components/parameters/support'), new OA\QueryParameter(ref: '#/components/parameters/ranking'), new OA\QueryParameter(ref: '#/components/parameters/page')], responses: [new OA\Response(response: 200, description: 'How near the kit comes, and which one part would do it', content: new OA\JsonContent(ref: NearView::class)), new OA\Response(response: 422, description: 'A blank that can’t be so', content: new OA\JsonContent(ref: Trouble::class))])]
     public function near(AskWish $request, Kit $kit): JsonResponse
     {
         $wanted = $request->wanted();
-        $stock = $this->searches->stock($kit);
 
-        return response()->json($this->views->near($kit, $this->searches->of($kit)->nearest($wanted), Missing::of($stock, KitSearch::conditions(), $wanted)));
+        return Turns::take(self::asker($request), 'near', function (\Closure $waited) use ($kit, $wanted): JsonResponse {
+            $nearest = $this->searches->of($kit, Budget::of(self::NEAREST_S, $waited))->nearest($wanted);
+
+            return response()->json($this->views->near($kit, $nearest, Missing::of($this->searches->stock($kit), KitSearch::conditions(), $wanted, Budget::of(self::MISSING_S, $waited))));
+        });
     }
 
     #[OA\Get(path: '/kits/{kit}/overview', operationId: 'kitOverview', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'What the kit can do at all', content: new OA\JsonContent(ref: OverviewView::class))])]
-    public function overview(Kit $kit): Response
+    public function overview(Request $request, Kit $kit): Response
     {
         Gate::authorize('view', $kit);
         // Worked out once for each state of the kit; only the last one is kept.
         $key = 'overview '.$kit->id;
         $kept = Cache::get($key);
         if (! is_array($kept) || ($kept['revision'] ?? null) !== $kit->revision) {
-            $search = $this->searches->of($kit);
-            $kept = ['revision' => $kit->revision, 'json' => json_encode($this->views->overview($search->overview(), $search->leftOut()), JSON_THROW_ON_ERROR)];
+            $kept = Turns::take(self::asker($request), 'overview', function (\Closure $waited) use ($kit): array {
+                $search = $this->searches->of($kit, Budget::of(self::OVERVIEW_S, $waited));
+                $overview = $search->overview();
+
+                return ['revision' => $kit->revision, 'json' => json_encode($this->views->overview($overview, $search->leftOut()), JSON_THROW_ON_ERROR)];
+            });
             Cache::put($key, $kept, now()->addWeek());
         }
 
@@ -217,5 +240,13 @@ final class FindController
     private static function wish(Wish $wish): WishView
     {
         return new WishView($wish->id, $wish->name, $wish->wish);
+    }
+
+    private static function asker(Request $request): User
+    {
+        $user = $request->user();
+        assert($user instanceof User);
+
+        return $user;
     }
 }

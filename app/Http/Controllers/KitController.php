@@ -22,6 +22,7 @@ use App\Models\Kit;
 use App\Models\Part;
 use App\Models\User;
 use App\Operations\Shown;
+use App\Operations\Turns;
 use App\Rigs\Tray;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -131,11 +132,13 @@ final class KitController
     }
 
     #[OA\Get(path: '/kits/{kit}/map', operationId: 'jointMap', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'What joins what', content: new OA\JsonContent(ref: MapView::class))])]
-    public function map(Kit $kit, JoiningViews $views): JsonResponse
+    public function map(Request $request, Kit $kit, JoiningViews $views): JsonResponse
     {
         Gate::authorize('view', $kit);
+        /** @var User $user */
+        $user = $request->user();
 
-        return response()->json($views->map($kit));
+        return Turns::take($user, 'map', static fn (): JsonResponse => response()->json($views->map($kit)));
     }
 
     #[OA\Get(path: '/kits/{kit}/crossing', operationId: 'crossing', parameters: [

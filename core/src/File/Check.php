@@ -106,6 +106,19 @@ final class Check
         return array_values($value);
     }
 
+    /** @return list<mixed> */
+    private function few(mixed $value, string $pointer): array
+    {
+        $list = $this->list($value, $pointer);
+        if (count($list) > Field::MOST_IN_LIST) {
+            $this->fault($pointer, 'has more than '.Field::MOST_IN_LIST.' entries');
+
+            return [];
+        }
+
+        return $list;
+    }
+
     private function field(mixed $value, Field $field, string $pointer): mixed
     {
         switch ($field->type) {
@@ -133,14 +146,14 @@ final class Check
             case FieldType::Joint:
                 return $this->joint($value, $pointer);
             case FieldType::Joints:
-                $joints = $this->list($value, $pointer);
+                $joints = $this->few($value, $pointer);
 
                 return array_map(fn (mixed $joint, int $i): mixed => $this->joint($joint, $pointer.'/'.$i), $joints, array_keys($joints));
             case FieldType::Object:
                 return $this->object($value, $field->fields, $pointer);
             case FieldType::Objects:
                 $objects = [];
-                foreach ($this->list($value, $pointer) as $i => $item) {
+                foreach ($this->few($value, $pointer) as $i => $item) {
                     $objects[] = $this->object($item, $field->fields, $pointer.'/'.$i);
                 }
 

@@ -10,6 +10,9 @@ final readonly class Field
     /** Code points that a text may have unless its field says fewer. */
     public const MOST_TEXT = 2000;
 
+    /** Entries that a list within a part may have: stations, marks, modes, joints. */
+    public const MOST_IN_LIST = 100;
+
     /** A number nearer to 0 than this, and not 0, means nothing in any unit of the format; it would only overflow what is divided by it. */
     public const LEAST_NUMBER = 1e-9;
 

@@ -21,6 +21,9 @@ final class RigFile
 {
     public const FORMAT = 'zinc-thimble/rig';
 
+    /** A chain longer than this is a mistake: nobody mounts half of it. */
+    public const MOST_PARTS = 100;
+
     private const KNOWN = ['format', 'version', 'name', 'camera', 'chain', 'conditions', 'subject'];
 
     /** @throws FileInvalid with every fault and its place */
@@ -134,6 +137,10 @@ final class RigFile
             ? $check->object($value->camera, Shapes::camera(), '/camera')
             : self::missing($check, '/camera');
         $parts = isset($value->chain) ? $check->list($value->chain, '/chain') : self::missing($check, '/chain');
+        if (count($parts) > self::MOST_PARTS) {
+            $check->fault('/chain', 'has more than '.self::MOST_PARTS.' parts');
+            $parts = [];
+        }
         $chain = [];
         foreach ($parts as $i => $part) {
             $chain[] = self::part($part, '/chain/'.$i, $check);

@@ -21,7 +21,7 @@ final class Schema
     {
         return self::top('Rig file, version 1', RigFile::FORMAT, [
             'camera' => ['$ref' => '#/$defs/camera'],
-            'chain' => ['type' => 'array', 'items' => ['$ref' => '#/$defs/part']],
+            'chain' => ['type' => 'array', 'maxItems' => RigFile::MOST_PARTS, 'items' => ['$ref' => '#/$defs/part']],
             'conditions' => self::orNull(self::object(Shapes::conditions())),
             'subject' => self::orNull(self::object(Shapes::subject())),
         ], ['camera', 'chain']) + ['$defs' => [
@@ -118,9 +118,9 @@ final class Schema
             FieldType::Choice => ['enum' => $field->words],
             FieldType::Choices => ['anyOf' => [['enum' => $field->words], ['type' => 'array', 'items' => ['enum' => $field->words]]]],
             FieldType::Joint => ['$ref' => '#/$defs/joint'],
-            FieldType::Joints => ['type' => 'array', 'items' => ['$ref' => '#/$defs/joint']],
+            FieldType::Joints => ['type' => 'array', 'maxItems' => Field::MOST_IN_LIST, 'items' => ['$ref' => '#/$defs/joint']],
             FieldType::Object => self::object($field->fields),
-            FieldType::Objects => ['type' => 'array', 'items' => self::object($field->fields)],
+            FieldType::Objects => ['type' => 'array', 'maxItems' => Field::MOST_IN_LIST, 'items' => self::object($field->fields)],
             FieldType::HalfWidths => ['type' => 'object', 'additionalProperties' => ['type' => 'number', 'minimum' => 0, 'maximum' => 1_000_000]],
         };
     }

@@ -35,7 +35,7 @@ final class Heads
     /** @var list<Head> */
     private array $heads = [];
 
-    private function __construct(private readonly Stock $stock, private readonly int $most)
+    private function __construct(private readonly Stock $stock, private readonly int $most, private readonly Budget $budget)
     {
         // Mating asks for a camera only where nothing stands behind.
         $this->nobody = $stock->cameras[0];
@@ -45,23 +45,30 @@ final class Heads
      * @param  int  $most  parts that a head may have, its rings counted
      * @return list<Head> those of fewer parts first
      */
-    public static function of(Stock $stock, int $most = PHP_INT_MAX): array
+    public static function of(Stock $stock, int $most = PHP_INT_MAX, ?Budget $budget = null): array
     {
         if ($stock->cameras === []) {
             return [];
         }
-        $heads = new self($stock, $most);
+        $heads = new self($stock, $most, $budget ?? Budget::endless());
         foreach ($stock->ofClass(Objective::class) as $i => $objective) {
             if (! $objective->infinite) {
                 $heads->heads[] = new Head([$objective], 0, $stock->missing[$i]);
             }
         }
+        // The plain ones first: where there is no room for all, what is left out is the most built up.
+        $alone = [];
         foreach ($stock->ofClass(Lens::class) as $i => $lens) {
             foreach ([$lens, $lens->turned()] as $way) {
-                if (count($heads->heads) < self::MOST) {
-                    $heads->around($i, $way);
-                }
+                $alone[] = [$i, $heads->heads[] = new Head([$way], 0, $stock->missing[$i])];
             }
+        }
+        $single = [];
+        foreach ($alone as $n => [$i, $head]) {
+            $single[$n] = $heads->withOne($i, $head);
+        }
+        foreach ($most < 3 ? [] : $single as $closeUps) {
+            $heads->withTwo($closeUps);
         }
         usort($heads->heads, static fn (Head $a, Head $b): int => count($a->parts) <=> count($b->parts));
 
@@ -78,38 +85,58 @@ final class Heads
         return 2 * $lenses * (1 + $closeUps + intdiv($closeUps * ($closeUps + 1), 2)) + $lenses * $lenses + $objectives * ($lenses + 1);
     }
 
-    private function around(int $i, Lens $lens): void
+    /** Whether there is room and time for more. */
+    private function goesOn(): bool
     {
-        $alone = new Head([$lens], 0, $this->stock->missing[$i]);
-        $this->heads[] = $alone;
+        return count($this->heads) < self::MOST && ! $this->budget->spent();
+    }
+
+    /**
+     * One close-up lens, another lens turned round or an objective in front.
+     *
+     * @return array<int, list<Head>> those with a close-up lens, by which
+     */
+    private function withOne(int $i, Head $alone): array
+    {
         $single = [];
         foreach ($this->stock->ofClass(CloseUpLens::class) as $j => $closeUp) {
+            if (! $this->goesOn()) {
+                return $single;
+            }
             $single[$j] = $this->joined($alone, $closeUp, $this->stock->missing[$j]);
-            foreach ($single[$j] as $head) {
-                $this->heads[] = $head;
-            }
+            array_push($this->heads, ...$single[$j]);
         }
-        foreach ($this->most < 3 ? [] : $this->stock->ofClass(CloseUpLens::class) as $j => $one) {
-            foreach ($this->stock->ofClass(CloseUpLens::class) as $k => $two) {
-                if ($k < $j || ($k === $j && $this->stock->counts[$j] < 2)) {
-                    continue;
-                }
-                [$near, $far] = $two->powerD > $one->powerD ? [$k, $j] : [$j, $k];
-                $pairs = $this->pairs($single[$near], $far);
-                array_push($this->heads, ...($pairs === [] ? $this->pairs($single[$far], $near) : $pairs));
-            }
-        }
-        if ($lens->reversed) {
-            return;
+        if ($alone->lens()?->reversed === true) {
+            return $single;
         }
         foreach ($this->stock->ofClass(Lens::class) as $j => $other) {
-            if ($i !== $j || $this->stock->counts[$i] > 1) {
+            if (($i !== $j || $this->stock->counts[$i] > 1) && $this->goesOn()) {
                 array_push($this->heads, ...$this->joined($alone, $other->turned(), $this->stock->missing[$j]));
             }
         }
         foreach ($this->stock->ofClass(Objective::class) as $j => $objective) {
-            if ($objective->infinite) {
+            if ($objective->infinite && $this->goesOn()) {
                 array_push($this->heads, ...$this->joined($alone, $objective, $this->stock->missing[$j]));
+            }
+        }
+
+        return $single;
+    }
+
+    /** @param  array<int, list<Head>>  $single  a lens with each close-up lens */
+    private function withTwo(array $single): void
+    {
+        foreach ($this->stock->ofClass(CloseUpLens::class) as $j => $one) {
+            foreach ($this->stock->ofClass(CloseUpLens::class) as $k => $two) {
+                if ($k < $j || ($k === $j && $this->stock->counts[$j] < 2)) {
+                    continue;
+                }
+                if (! $this->goesOn()) {
+                    return;
+                }
+                [$near, $far] = $two->powerD > $one->powerD ? [$k, $j] : [$j, $k];
+                $pairs = $this->pairs($single[$near] ?? [], $far);
+                array_push($this->heads, ...($pairs === [] ? $this->pairs($single[$far] ?? [], $near) : $pairs));
             }
         }
     }

@@ -35,6 +35,9 @@ final readonly class Missing
 
     private const MOST = 60;
 
+    /** Sets of rings on one camera that are looked at with each part: who buys one part wants few rings beside it. */
+    private const STACKS = 3000;
+
     private function __construct(
         /** The part, without a maker: what to look for. */
         public Part $part,
@@ -45,12 +48,16 @@ final readonly class Missing
     ) {
     }
 
-    /** @return list<self> the best first, at most three */
-    public static function of(Stock $stock, Conditions $conditions, Wanted $wanted): array
+    /** @return list<self> the best first, at most three; where the budget ends, of what was tried until then */
+    public static function of(Stock $stock, Conditions $conditions, Wanted $wanted, ?Budget $budget = null): array
     {
+        $budget ??= Budget::endless();
         $missing = [];
-        foreach (array_slice(self::usual($stock, $conditions, $wanted), 0, self::MOST) as $part) {
-            $search = Search::of($stock->with($part), $conditions)->using($part);
+        foreach (array_slice(self::usual($stock, $conditions, $wanted, $budget), 0, self::MOST) as $part) {
+            if ($budget->isSpent()) {
+                break;
+            }
+            $search = Search::of($stock->with($part), $conditions, $budget->share(0.5), self::STACKS)->using($part);
             // What stands in front makes heads of more parts; what stands behind goes with every head there is.
             $found = $part instanceof CloseUpLens || $part->kind === Kind::CouplingRing ? $search->ask($wanted, 1) : $search->first($wanted, 1);
             if ($found->rows !== []) {
@@ -68,7 +75,7 @@ final readonly class Missing
      *
      * @return list<Part>
      */
-    private static function usual(Stock $stock, Conditions $conditions, Wanted $wanted): array
+    private static function usual(Stock $stock, Conditions $conditions, Wanted $wanted, Budget $budget): array
     {
         $lenses = $stock->ofClass(Lens::class);
         $parts = [];
@@ -78,24 +85,25 @@ final readonly class Missing
             self::note($mounts, $lens->casing->rear);
             self::note($threads, $lens->casing->front);
         }
-        $rings = array_values(array_filter($stock->rings, static fn (Part $ring): bool => ! $ring instanceof VariableSpacer));
+        $rings = AdapterPaths::among(array_values(array_filter($stock->rings, static fn (Part $ring): bool => ! $ring instanceof VariableSpacer)));
         foreach ($stock->cameras as $camera) {
             foreach ($lenses as $lens) {
                 $near = $camera->front->main();
                 $far = $lens->casing->rear->main();
                 if ($near !== null && $far !== null && self::canBeMade($near) && self::canBeMade($far)
-                    && AdapterPaths::between($camera->front, $lens->casing->rear, $rings) === null) {
+                    && $rings->way($camera->front, $lens->casing->rear) === null) {
                     $parts['adapter '.$near->name.' '.$far->name] ??= self::ring(Kind::Adapter, $near, $far, max(1.0, $lens->figures->registerMm - $camera->registerMm));
                 }
                 $thread = $lens->casing->front->main();
                 if ($near !== null && self::canBeMade($near) && $thread !== null && $thread->isThread()
-                    && AdapterPaths::between($camera->front, $lens->turned()->casing->rear, $rings) === null) {
+                    && $rings->way($camera->front, $lens->turned()->casing->rear) === null) {
                     $parts['reversing '.$near->name.' '.$thread->name] ??= self::ring(Kind::ReversingRing, $near, $thread, self::RING_MM);
                 }
             }
         }
+        $lengths = self::lengths($stock, $conditions, $wanted, $budget->share(0.2));
         foreach ($mounts as $mount) {
-            foreach ([...self::lengths($stock, $conditions, $wanted), ...self::TUBES_MM] as $mm) {
+            foreach ([...$lengths, ...self::TUBES_MM] as $mm) {
                 $parts['tube '.$mount->name.' '.$mm] ??= self::ring(Kind::Tube, $mount, $mount, $mm);
             }
             $parts['bellows '.$mount->name] = self::part(Kind::Bellows, ['rear' => $mount->name, 'front' => $mount->name, 'minMm' => 40.0, 'maxMm' => 160.0]);
@@ -119,7 +127,7 @@ final readonly class Missing
                 $parts['close-up '.$thread->name.' '.$power] = self::part(Kind::CloseUpLens, ['rear' => $thread->name, 'front' => $thread->name, 'powerD' => $power, 'elements' => 2, 'thicknessMm' => 8.0]);
             }
             foreach ($threads as $other) {
-                if ($other->isThread() && AdapterPaths::between(new JointEnd(\ZincThimble\Core\Gear\Side::Female, [$thread]), new JointEnd(\ZincThimble\Core\Gear\Side::Female, [$other]), $rings) === null) {
+                if ($other->isThread() && $rings->way(new JointEnd(\ZincThimble\Core\Gear\Side::Female, [$thread]), new JointEnd(\ZincThimble\Core\Gear\Side::Female, [$other])) === null) {
                     $parts['coupling '.$thread->name.' '.$other->name] = self::ring(Kind::CouplingRing, $thread, $other, self::RING_MM);
                 }
             }
@@ -133,16 +141,19 @@ final readonly class Missing
      *
      * @return list<float>
      */
-    private static function lengths(Stock $stock, Conditions $conditions, Wanted $wanted): array
+    private static function lengths(Stock $stock, Conditions $conditions, Wanted $wanted, Budget $budget): array
     {
         $short = [];
         foreach (Base::all($stock) as $base) {
             $target = $wanted->target($base->camera->frame($conditions->mode)->widthMm);
             $judge = new Judge($base, $wanted, $conditions);
+            $stacks = Stacks::on($base, $stock, self::STACKS, $budget);
             foreach ($stock->ofClass(Lens::class) as $lens) {
+                if ($budget->spent()) {
+                    break 2;
+                }
                 $head = new Head([$lens], 0);
                 $longest = $base->camera->registerMm;
-                $stacks = Stacks::on($base, $stock);
                 $group = new StackGroup($stacks, $stacks->endsFor($head->rear()), 0);
                 foreach ($group->most as $most) {
                     $longest = max($longest, $most);

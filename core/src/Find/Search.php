@@ -50,7 +50,10 @@ final class Search
     /** Only rigs that use this part; null = all. */
     private ?Part $using = null;
 
-    private function __construct(public readonly Stock $stock, private readonly Conditions $conditions)
+    /** Whether time or memory ran out before everything was looked at. */
+    private bool $cutShort = false;
+
+    private function __construct(public readonly Stock $stock, private readonly Conditions $conditions, private readonly Budget $budget, int $mostStacks)
     {
         $bases = Base::all($stock);
         $this->basesLeftOut = max(0, count($bases) - self::MOST_BASES);
@@ -58,13 +61,14 @@ final class Search
         // No kit of anybody's comes near this; a kit of thousands is answered in seconds all the same, and told what it lacks.
         $room = intdiv(self::MOST_RIGS, max(1, count($this->bases) * min(Heads::MOST, Heads::atMost($stock))));
         foreach ($this->bases as $base) {
-            $this->stacks[] = Stacks::on($base, $stock, max(64, min(Stacks::MOST, $room)));
+            $this->stacks[] = Stacks::on($base, $stock, max(64, min($mostStacks, $room)), $budget->share(0.3));
         }
     }
 
-    public static function of(Stock $stock, Conditions $conditions): self
+    /** @param  int  $mostStacks  sets of rings that one camera may have at the most */
+    public static function of(Stock $stock, Conditions $conditions, ?Budget $budget = null, int $mostStacks = Stacks::MOST): self
     {
-        return new self($stock, $conditions);
+        return new self($stock, $conditions, $budget ?? Budget::endless(), $mostStacks);
     }
 
     /** How many rigs the stock can become: zoom settings not counted. */
@@ -74,6 +78,9 @@ final class Search
         foreach ($this->heads($most) as $head) {
             foreach (array_keys($this->bases) as $b) {
                 $rigs += $this->group($b, $head)->count;
+            }
+            if ($this->isOver($this->budget)) {
+                break;
             }
         }
 
@@ -89,10 +96,13 @@ final class Search
     public function leftOut(): array
     {
         $told = [];
+        if ($this->cutShort) {
+            $told[] = 'what there was no time for: this is the best so far';
+        }
         if ($this->basesLeftOut > 0) {
             $told[] = sprintf('%d cameras', $this->basesLeftOut);
         }
-        if (Heads::atMost($this->stock) >= Heads::MOST && count($this->heads()) >= Heads::MOST) {
+        if (Heads::atMost($this->stock) >= Heads::MOST && max(array_map(count(...), $this->heads === [] ? [$this->heads()] : $this->heads)) >= Heads::MOST) {
             $told[] = sprintf('lenses with what goes in front of them, beyond %s', number_format(Heads::MOST));
         }
         foreach ($this->stacks as $b => $stacks) {
@@ -128,10 +138,16 @@ final class Search
     {
         $conditions = $wanted->conditions($this->conditions);
         $found = [];
+        $heads = $this->heads();
         foreach ($this->bases as $b => $base) {
             $judge = new Judge($base, $wanted, $conditions);
             $target = $wanted->target($base->camera->frame($conditions->mode)->widthMm);
-            foreach ($this->heads() as $head) {
+            // Every camera its part of the time; some is kept for reading what was found.
+            $budget = $this->budget->share(0.8 / (count($this->bases) - $b));
+            foreach ($heads as $head) {
+                if ($this->isOver($budget)) {
+                    break;
+                }
                 $group = $this->group($b, $head);
                 $lengths = StackGroup::union($group->least, $group->most);
                 foreach ($lengths === [] ? [] : $this->optics($head) as $optics) {
@@ -147,6 +163,9 @@ final class Search
         foreach ($found as [, , $b, $near]) {
             $group = $this->group($b, $near->optics->head);
             $row = null;
+            if ($rows !== [] && $this->isOver($this->budget)) {
+                break;
+            }
             for ($i = 0; $i < $group->count && $row === null; $i++) {
                 if ($near->point->z >= $group->least[$i] - 1e-9 && $near->point->z <= $group->most[$i] + 1e-9) {
                     $row = Setup::of($this->bases[$b], $this->stacks[$b], $group, $i, $near->optics, $near->point, $conditions, $wanted->bare());
@@ -167,8 +186,13 @@ final class Search
     public function overview(): Overview
     {
         $overview = new Overview(max(1, (int) ceil($this->rigs() / Overview::DOTS)));
+        $heads = $this->heads();
         foreach ($this->bases as $b => $base) {
-            foreach ($this->heads() as $head) {
+            $budget = $this->budget->share(0.9 / (count($this->bases) - $b));
+            foreach ($heads as $head) {
+                if ($this->isOver($budget)) {
+                    break;
+                }
                 $group = $this->group($b, $head);
                 if ($group->count > 0) {
                     $overview->add($base, $head, $group, $this->optics($head));
@@ -203,10 +227,15 @@ final class Search
         $curves = [];
         $sure = 0;
         $unsure = 0;
+        $heads = $this->heads($most);
         foreach ($this->bases as $b => $base) {
             $judge = new Judge($base, $wanted, $conditions);
             $target = $wanted->target($base->camera->frame($conditions->mode)->widthMm);
-            foreach ($this->heads($most) as $head) {
+            $budget = $this->budget->share(0.7 / (count($this->bases) - $b));
+            foreach ($heads as $head) {
+                if ($this->isOver($budget)) {
+                    break;
+                }
                 $group = $this->group($b, $head);
                 if ($group->count === 0) {
                     continue;
@@ -402,6 +431,9 @@ final class Search
         $read = 0;
         $doubtful = 0;
         foreach ($best->sorted() as [, $c, $i, $doubt]) {
+            if ($rows !== [] && $this->isOver($this->budget)) {
+                break;
+            }
             [$b, $head, $curve] = $curves[$c];
             $group = $this->group($b, $head);
             $point = $curve->first($group->least[$i], $group->most[$i]);
@@ -444,7 +476,15 @@ final class Search
     /** @return list<Head> */
     private function heads(int $most = PHP_INT_MAX): array
     {
-        return $this->heads[$most] ??= Heads::of($this->stock, $most);
+        return $this->heads[$most] ??= Heads::of($this->stock, $most, $this->budget->share(0.3));
+    }
+
+    private function isOver(Budget $budget): bool
+    {
+        $over = $budget->spent();
+        $this->cutShort = $this->cutShort || $over;
+
+        return $over;
     }
 
     /** @return list<HeadOptics> at every zoom setting, and with the ring of a lens in front at either end */

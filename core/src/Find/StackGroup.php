@@ -78,10 +78,11 @@ final readonly class StackGroup
         $route = $columns[5];
         [$this->most, $this->clear, $this->joints, $this->mass, $this->price, $this->route] = [$most, $clear, $joints, $mass, $price, $route];
         $class = $missing = [];
+        $toBuy = array_filter($stacks->stock->ringMissing, static fn (float $each): bool => $each > 0.0);
         foreach ($at as $i) {
             $price = 0.0;
-            foreach ($stacks->stock->ringMissing as $r => $each) {
-                $price += $each > 0.0 && ($stacks->set[$i] & (1 << $r)) !== 0 ? $each : 0.0;
+            foreach ($toBuy as $r => $each) {
+                $price += ($stacks->set[$i] & (1 << $r)) !== 0 ? $each : 0.0;
             }
             $missing[] = $price;
             $class[] = $stacks->passes[$i] | (($stacks->latched[$i] & $ends) !== 0 ? 4 : 0) | ($stacks->set[$i] === 0 ? 0 : 8);

@@ -73,10 +73,10 @@ final class Stacks
     {
     }
 
-    public static function on(Base $base, Stock $stock, int $most = self::MOST): self
+    public static function on(Base $base, Stock $stock, int $most = self::MOST, ?Budget $budget = null): self
     {
         $stacks = new self($base, $stock);
-        $stacks->grow($most);
+        $stacks->grow($most, $budget ?? Budget::endless());
 
         return $stacks;
     }
@@ -92,7 +92,7 @@ final class Stacks
         return $bits;
     }
 
-    private function grow(int $most): void
+    private function grow(int $most, Budget $budget): void
     {
         $rings = $this->stock->rings;
         $count = count($rings);
@@ -158,7 +158,7 @@ final class Stacks
                         max($route, $ring instanceof VariableSpacer ? self::BELLOWS : ($ring->kind === Kind::Tube ? self::TUBES : self::PLAIN)),
                     ];
                 }
-                if (count($this->set) + count($next) > $most) {
+                if (count($this->set) + count($next) > $most || $budget->spent()) {
                     $this->leftOutAbove = $size;
 
                     return;

@@ -20,6 +20,9 @@ final class Mending
     /** More ways than this to cure one thing only confuse. */
     private const MOST = 2;
 
+    /** And more changes than this are not tried for one of them: a rig of forty parts has hundreds. */
+    private const TRIES = 60;
+
     /** Findings that no change of the rig cures, and why. */
     public const WITHOUT = [
         'heavy-front' => 'It is held differently, not built differently.',
@@ -44,7 +47,11 @@ final class Mending
         }
         $before = Reading::of($rig)->magnification ?? 0.0;
         $mends = [];
+        $tries = 0;
         foreach (Candidates::for($rig, $finding, $kit) as $candidate) {
+            if (++$tries > self::TRIES) {
+                break;
+            }
             try {
                 $after = self::applied($rig, $candidate);
             } catch (InvalidFigure) {

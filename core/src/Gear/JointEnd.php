@@ -12,6 +12,12 @@ final readonly class JointEnd
     {
     }
 
+    /** Ends of one signature mate with the same ends: the half, and every standard that is offered. */
+    public function signature(): string
+    {
+        return $this->side->value.' '.implode(' | ', array_map(static fn (Joint $joint): string => $joint->isThread() ? sprintf('%.6f x %.6f', $joint->diameterMm, $joint->pitchMm) : $joint->name, $this->joints));
+    }
+
     /** The joint the end is known by; null = not known. */
     public function main(): ?Joint
     {

@@ -20,21 +20,51 @@ final class AdapterPaths
     /** Kinds that join two standards without doing anything else. */
     private const RINGS = [Kind::Adapter, Kind::Tube, Kind::ReversingRing, Kind::CouplingRing, Kind::StepRing];
 
+    /** @param  list<Spacer>  $rings  of those with the same ends the best alone */
+    private function __construct(private readonly array $rings)
+    {
+    }
+
+    /**
+     * The rings of a kit, to be asked more than once.
+     *
+     * A best way never goes from one end to another twice, so of rings with the same two ends the shortest will do, of equal ones the
+     * cheapest: a kit of thousands comes down to a few dozen.
+     *
+     * @param  list<Part>  $kit  parts at hand, each once
+     */
+    public static function among(array $kit): self
+    {
+        $best = [];
+        foreach ($kit as $part) {
+            if ($part instanceof Spacer && in_array($part->kind, self::RINGS, true)) {
+                $ends = $part->casing->rear->signature().' > '.$part->casing->front->signature();
+                $other = $best[$ends] ?? null;
+                if ($other === null || [$part->lengthMm, $part->casing->price ?? 0.0] < [$other->lengthMm, $other->casing->price ?? 0.0]) {
+                    $best[$ends] = $part;
+                }
+            }
+        }
+
+        return new self(array_values($best));
+    }
+
     /**
      * @param  list<Part>  $kit  parts at hand, each once
      * @return list<Spacer>|null from the camera outwards; [] when the ends mate already; null when there is no path
      */
     public static function between(JointEnd $front, JointEnd $rear, array $kit): ?array
     {
+        return Mating::ofEnds($front, $rear) === Fit::Mates ? [] : self::among($kit)->way($front, $rear);
+    }
+
+    /** @return list<Spacer>|null from the camera outwards; [] when the ends mate already; null when there is no path */
+    public function way(JointEnd $front, JointEnd $rear): ?array
+    {
         if (Mating::ofEnds($front, $rear) === Fit::Mates) {
             return [];
         }
-        $rings = [];
-        foreach ($kit as $part) {
-            if ($part instanceof Spacer && in_array($part->kind, self::RINGS, true)) {
-                $rings[] = $part;
-            }
-        }
+        $rings = $this->rings;
         /** @var array<int, array{int, float, float}> $cost */
         $cost = [];
         /** @var array<int, ?int> $before */
@@ -50,7 +80,7 @@ final class AdapterPaths
             $done[$at] = true;
             // Rings come up in the order of what it costs to reach them: the first that ends the way ends it best.
             if (Mating::ofEnds($rings[$at]->casing->front, $rear) === Fit::Mates) {
-                return self::way($rings, $before, $at);
+                return self::back($rings, $before, $at);
             }
             foreach ($rings as $i => $ring) {
                 if (! isset($done[$i]) && Mating::ofEnds($rings[$at]->casing->front, $ring->casing->rear) === Fit::Mates) {
@@ -87,7 +117,7 @@ final class AdapterPaths
      * @param  array<int, ?int>  $before
      * @return list<Spacer>
      */
-    private static function way(array $rings, array $before, int $last): array
+    private static function back(array $rings, array $before, int $last): array
     {
         $way = [];
         for ($at = $last; $at !== null; $at = $before[$at] ?? null) {

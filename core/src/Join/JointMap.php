@@ -55,11 +55,19 @@ final readonly class JointMap
         // Cameras are counted from -1 downwards, parts from 0 up.
         $nodes = [...array_map(static fn (int $i): int => -1 - $i, array_keys($cameras)), ...$joined];
         $root = array_combine($nodes, $nodes);
-        foreach ($nodes as $n => $a) {
-            foreach (array_slice($nodes, $n + 1) as $b) {
-                if (self::touch($cameras, $parts, $a, $b)) {
-                    $from = self::rootOf($root, $a);
-                    $root[$from] = self::rootOf($root, $b);
+        // Parts with the same ends touch the same parts: it is enough to try one of each sort, and all of two sorts that touch hang together.
+        $sorts = [];
+        foreach ($nodes as $node) {
+            $sorts[self::signature(self::rears($parts, $node)).' > '.self::signature(self::fronts($cameras, $parts, $node))][] = $node;
+        }
+        $sorts = array_values($sorts);
+        foreach ($sorts as $n => $sort) {
+            foreach (array_slice($sorts, $n) as $m => $other) {
+                // A sort that is there once touches itself as little as a part does.
+                if (($m > 0 || count($sort) > 1) && self::touch($cameras, $parts, $sort[0], $other[count($other) - 1])) {
+                    foreach ([...$sort, ...$other] as $node) {
+                        $root[self::rootOf($root, $node)] = self::rootOf($root, $sort[0]);
+                    }
                 }
             }
         }
@@ -186,6 +194,12 @@ final readonly class JointMap
         $part = $parts[$node];
 
         return $part instanceof Lens ? [$part->casing->rear, $part->turned()->casing->rear] : [$part->casing->rear];
+    }
+
+    /** @param  list<JointEnd>  $ends */
+    private static function signature(array $ends): string
+    {
+        return implode(' / ', array_map(static fn (JointEnd $end): string => $end->signature(), $ends));
     }
 
     /** @param  array<int, int>  $root */

@@ -6,6 +6,7 @@ namespace ZincThimble\Core\Reading;
 
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
+use ZincThimble\Core\Rig\TravelGroups;
 use ZincThimble\Core\Trace\AxialSampler;
 use ZincThimble\Core\Trace\Image;
 
@@ -15,8 +16,11 @@ use ZincThimble\Core\Trace\Image;
  */
 final readonly class Range
 {
-    /** Samples along each travel, by how many travels there are; more travels than listed take the last. */
+    /** Samples along each travel, by how many travels there are. */
     private const SAMPLES = [1 => 33, 2 => 17, 3 => 11, 4 => 6, 5 => 4];
+
+    /** Through more travels than these no grid is laid: it would grow with the power of their number. */
+    private const GRID = 5;
 
     /** Golden section: what is left of an interval after each of these steps is far below a thousandth. */
     private const STEPS = 32;
@@ -69,16 +73,23 @@ final readonly class Range
     /** Over the product of all travels that the rig has, the zoom as set. */
     public static function of(Rig $rig): self
     {
-        $travels = array_values(array_filter($rig->focusTravels(), static fn (Travel $travel): bool => $travel->spans()));
+        $travels = $within = [];
+        foreach (TravelGroups::of($rig) as $group) {
+            $travels[] = TravelGroups::joined($group);
+            array_push($within, ...array_map(static fn (Travel $travel): int => $travel->part, array_slice($group, 1)));
+        }
 
-        return self::over(new AxialSampler($rig, $travels), $travels);
+        return self::over(new AxialSampler($rig, $travels, within: $within), $travels);
     }
 
     /** @param  list<Travel>  $travels */
     public static function over(AxialSampler $sampler, array $travels): self
     {
         $many = count($travels);
-        $samples = $many === 0 ? 1 : self::SAMPLES[min($many, 5)];
+        if ($many > self::GRID) {
+            return self::ofMany(new RangeOfMany($sampler, $travels));
+        }
+        $samples = $many === 0 ? 1 : self::SAMPLES[$many];
         $axes = self::axes($travels, $samples);
         [$slopes, $magnifications, $workings, $subjects, $infinite] = $sampler->columns($axes);
         $edges = $many > 1 && in_array(null, $magnifications, true);
@@ -115,6 +126,17 @@ final readonly class Range
             [$least[self::WORKING], $greatest[self::WORKING]],
             [$least[self::SUBJECT], $greatest[self::SUBJECT]],
         );
+    }
+
+    private static function ofMany(RangeOfMany $many): self
+    {
+        [$least, $greatest] = [$many->least, $many->greatest];
+        if ($many->infinite) {
+            // Distances without end, as everywhere.
+            return new self([0.0, $greatest[0] ?? 0.0], [$least[1], null], [$least[2], null]);
+        }
+
+        return new self([$least[0], $greatest[0]], [$least[1], $greatest[1]], [$least[2], $greatest[2]]);
     }
 
     /**

@@ -6,6 +6,7 @@ namespace ZincThimble\Core\Reading;
 
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
+use ZincThimble\Core\Rig\TravelGroups;
 use ZincThimble\Core\Rig\TravelKind;
 use ZincThimble\Core\Rig\Travels;
 
@@ -20,21 +21,23 @@ final class Reach
 
     private const SAMPLES = [1 => 9, 2 => 5, 3 => 3];
 
+    /** With more controls than these, only their ends are looked at, one control at a time: settings would grow with the power of their number. */
+    private const PRODUCT = 6;
+
     /** @return array<string, array{?float, ?float}> by reading; null = no finite value anywhere */
     public static function of(Rig $rig): array
     {
-        $travels = array_values(array_filter(Travels::of($rig), static fn (Travel $travel): bool => $travel->spans()
-            && ($travel->kind->movesFocus() || ($travel->kind === TravelKind::Aperture && $travel->part === $rig->workingLens()))));
-        $focusing = count(array_filter($travels, static fn (Travel $travel): bool => $travel->kind->movesFocus()));
-        $samples = self::SAMPLES[max(1, $focusing)] ?? 2;
         $reach = array_fill_keys(self::READINGS, [null, null]);
-        foreach (self::settings($rig, $travels, $samples) as $set) {
-            $reading = Reading::of($set);
-            foreach (self::READINGS as $name) {
-                $value = $reading->{$name};
-                if (is_float($value)) {
-                    [$least, $greatest] = $reach[$name];
-                    $reach[$name] = [$least === null ? $value : min($least, $value), $greatest === null ? $value : max($greatest, $value)];
+        $groups = TravelGroups::of($rig);
+        foreach (self::apertures($rig) as $stopped) {
+            foreach (count($groups) > self::PRODUCT ? self::ends($stopped, $groups) : self::product($stopped, $groups, self::SAMPLES[max(1, count($groups))] ?? 2) as $set) {
+                $reading = Reading::of($set);
+                foreach (self::READINGS as $name) {
+                    $value = $reading->{$name};
+                    if (is_float($value)) {
+                        [$least, $greatest] = $reach[$name];
+                        $reach[$name] = [$least === null ? $value : min($least, $value), $greatest === null ? $value : max($greatest, $value)];
+                    }
                 }
             }
         }
@@ -42,24 +45,51 @@ final class Reach
         return $reach;
     }
 
-    /**
-     * @param  list<Travel>  $travels
-     * @return list<Rig>
-     */
-    private static function settings(Rig $rig, array $travels, int $samples): array
+    /** @return iterable<Rig> the working lens at either end of its marked apertures */
+    private static function apertures(Rig $rig): iterable
     {
-        $rigs = [$rig];
-        foreach ($travels as $travel) {
-            $steps = $travel->kind === TravelKind::Aperture ? 2 : $samples;
-            $moved = [];
-            foreach ($rigs as $each) {
-                for ($k = 0; $k < $steps; $k++) {
-                    $moved[] = $each->with($travel->kind, $travel->part, $travel->least + ($travel->greatest - $travel->least) * $k / ($steps - 1));
-                }
-            }
-            $rigs = $moved;
-        }
+        foreach (Travels::of($rig) as $travel) {
+            if ($travel->kind === TravelKind::Aperture && $travel->part === $rig->workingLens() && $travel->spans()) {
+                yield $rig->with($travel->kind, $travel->part, $travel->least);
+                yield $rig->with($travel->kind, $travel->part, $travel->greatest);
 
-        return $rigs;
+                return;
+            }
+        }
+        yield $rig;
+    }
+
+    /**
+     * @param  list<non-empty-list<Travel>>  $groups
+     * @return iterable<Rig>
+     */
+    private static function product(Rig $rig, array $groups, int $samples): iterable
+    {
+        if ($groups === []) {
+            yield $rig;
+
+            return;
+        }
+        $group = array_pop($groups);
+        for ($k = 0; $k < $samples; $k++) {
+            yield from self::product(TravelGroups::set($rig, $group, $k / ($samples - 1)), $groups, $samples);
+        }
+    }
+
+    /**
+     * All at one end, and each by itself at the other.
+     *
+     * @param  list<non-empty-list<Travel>>  $groups
+     * @return iterable<Rig>
+     */
+    private static function ends(Rig $rig, array $groups): iterable
+    {
+        foreach ([0.0, 1.0] as $end) {
+            $all = array_reduce($groups, static fn (Rig $each, array $group): Rig => TravelGroups::set($each, $group, $end), $rig);
+            yield $all;
+            foreach ($groups as $group) {
+                yield TravelGroups::set($all, $group, 1.0 - $end);
+            }
+        }
     }
 }

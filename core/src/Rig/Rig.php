@@ -204,15 +204,23 @@ final class Rig
     public function focusTravels(): array
     {
         $travels = [];
-        foreach ($this->chain as $i => $part) {
-            if ($part instanceof VariableSpacer) {
-                $travels[] = new Travel($i, TravelKind::Length, $part->minMm, $part->maxMm, 0.1);
-            } elseif (isset($this->lenses[$i]) && $this->lenses[$i]->m0 > 0.0) {
-                $travels[] = new Travel($i, TravelKind::Focus, 0.0, 1.0, 0.001);
-            }
+        foreach (array_keys($this->chain) as $i) {
+            array_push($travels, ...$this->travelsAt($i));
         }
 
         return $travels;
+    }
+
+    /** @return list<Travel> controls of one part that move focus: its length or its ring, or none */
+    public function travelsAt(int $i): array
+    {
+        $part = $this->chain[$i];
+
+        return match (true) {
+            $part instanceof VariableSpacer => [new Travel($i, TravelKind::Length, $part->minMm, $part->maxMm, 0.1)],
+            isset($this->lenses[$i]) && $this->lenses[$i]->m0 > 0.0 => [new Travel($i, TravelKind::Focus, 0.0, 1.0, 0.001)],
+            default => [],
+        };
     }
 
     /** @param  list<Part>  $chain */

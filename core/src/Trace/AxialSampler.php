@@ -61,13 +61,15 @@ final class AxialSampler
     /**
      * @param  list<Travel>  $travels  the ones that samples move
      * @param  ?int  $without  place of a part to leave out
+     * @param  list<int>  $within  places of parts whose length a travel further back counts along with its own
      */
-    public function __construct(Rig $rig, private readonly array $travels, ?int $without = null)
+    public function __construct(Rig $rig, private readonly array $travels, ?int $without = null, array $within = [])
     {
         $moved = [];
         foreach ($travels as $at => $travel) {
             $moved[$travel->name()] = $at;
         }
+        $within = array_flip($within);
         $air = $rig->camera->registerMm;
         foreach ($rig->chain as $i => $part) {
             if ($i === $without) {
@@ -77,6 +79,9 @@ final class AxialSampler
                 $air += $part->lengthMm;
             } elseif ($part instanceof VariableSpacer) {
                 $at = $moved[$i.'.length'] ?? -1;
+                if (isset($within[$i])) {
+                    continue;
+                }
                 if ($at < 0) {
                     $air += $rig->lengthMm($i);
                 } else {
