@@ -24,7 +24,7 @@ final class Budget
     /** @param  (\Closure(): void)|null  $waited  asked now and then; throws when nobody waits any more */
     private function __construct(private readonly float $seconds, private readonly ?\Closure $waited)
     {
-        $this->until = microtime(true) + $seconds;
+        $this->until = self::seconds() + $seconds;
         $this->bytes = memory_get_usage() + self::BYTES;
     }
 
@@ -67,7 +67,7 @@ final class Budget
     /** A part of what is left, for a part of the work. */
     public function share(float $share): self
     {
-        $left = max(0.0, $this->until - microtime(true));
+        $left = max(0.0, $this->until - self::seconds());
         $part = new self($left * $share, $this->waited);
         $part->bytes = $this->bytes;
         $part->spent = $this->spent;
@@ -75,11 +75,17 @@ final class Budget
         return $part;
     }
 
+    /** Seconds on a clock that only goes forward. */
+    private static function seconds(): float
+    {
+        return hrtime(true) / 1e9;
+    }
+
     private function look(): void
     {
         if ($this->waited !== null) {
             ($this->waited)();
         }
-        $this->spent = $this->spent || microtime(true) > $this->until || memory_get_usage() > $this->bytes;
+        $this->spent = $this->spent || self::seconds() > $this->until || memory_get_usage() > $this->bytes;
     }
 }
