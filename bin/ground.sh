@@ -27,13 +27,15 @@ need_packages() {
 
 base_packages() {
     need_packages php8.2-cli php8.2-fpm php8.2-pgsql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-bcmath php8.2-opcache php8.2-zip \
-        composer unzip nginx-light postgresql-15 procps curl
+        composer unzip nginx-light postgresql-15 procps curl util-linux
 }
 
-# Runs a command when a stamp is older than the files it depends on.
+# Runs a command when a stamp is older than the files it depends on: unless_fresh STAMP FILE... -- COMMAND...
 unless_fresh() {
-    local stamp=$1 files=$2; shift 2
-    if [ -f "$stamp" ] && [ -z "$(find $files -newer "$stamp" -print -quit 2>/dev/null)" ]; then return; fi
+    local stamp=$1 files=(); shift
+    while [ "$1" != -- ]; do files+=("$1"); shift; done
+    shift
+    if [ -f "$stamp" ] && [ -z "$(find "${files[@]}" -newer "$stamp" -print -quit 2>/dev/null)" ]; then return; fi
     "$@"
     mkdir -p "$(dirname "$stamp")"
     touch "$stamp"
@@ -67,17 +69,19 @@ packages_ready() {
     node_ready
     [ -d "$root/vendor" ] || rm -f "$root/.run/composer.stamp"
     [ -d "$root/node_modules" ] || rm -f "$root/.run/npm.stamp"
-    unless_fresh "$root/.run/composer.stamp" "$root/composer.json $root/compat" install_composer
-    unless_fresh "$root/.run/npm.stamp" "$root/package.json $root/package-lock.json" install_npm
+    unless_fresh "$root/.run/composer.stamp" "$root/composer.json" "$root/compat" -- install_composer
+    unless_fresh "$root/.run/npm.stamp" "$root/package.json" "$root/package-lock.json" -- install_npm
 }
 
 front_ready() {
     [ -d "$root/public/build" ] || rm -f "$root/.run/build.stamp"
-    unless_fresh "$root/.run/build.stamp" "$root/resources $root/package.json $root/vite.config.ts $root/tsconfig.json" build_front
+    unless_fresh "$root/.run/build.stamp" "$root/resources" "$root/package.json" "$root/composer.json" "$root/vite.config.ts" "$root/tsconfig.json" \
+        "$root/bin/notices.mjs" -- build_front
 }
 
 port_is_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
+# Only a hint: the port is taken when it is bound, and another is tried when somebody was quicker.
 free_port() {
     local port
     for port in $(seq "$1" $(($1 + 200))); do
@@ -88,38 +92,71 @@ free_port() {
 
 secret() { head -c 32 /dev/urandom | base64 | tr -d '\n'; }
 
-# Sets the folder and the environment of an instance; made once, kept after.
+# Writes or replaces one line of the instance's environment; the file is read by this shell and by the web server's workers.
+set_env() {
+    local name=$1 value=$2 file=$run/env
+    touch "$file" && chmod 600 "$file"
+    { grep -v "^$name=" "$file" || true; printf "%s='%s'\n" "$name" "$value"; } > "$file.new"
+    chmod 600 "$file.new" && mv "$file.new" "$file"
+    export "$name=$value"
+}
+
+has_env() { grep -q "^$1=" "$run/env" 2>/dev/null; }
+
+# Sets the folder and the environment of an instance; made once, kept after, added to by later versions.
 use_instance() {
     instance=$1
     local web_from=$2 database_from=$3
     run=$root/.run/$instance
     mkdir -p "$run" && chmod 755 "$root/.run" "$run"
-    if [ ! -f "$run/env" ]; then
-        (umask 077 && cat > "$run/env" <<ENV
-APP_ENV=production
-APP_KEY=base64:$(secret)
-APP_DEBUG=false
-DB_HOST=127.0.0.1
-DB_PORT=$(free_port "$database_from")
-DB_DATABASE=zinc_thimble${4:-}
-DB_USERNAME=zinc_thimble
-DB_PASSWORD=$(secret | tr -dc 'a-zA-Z0-9')
-WEB_PORT=$(free_port "$web_from")
-LOG_CHANNEL=stderr
-CACHE_STORE=file
-SESSION_DRIVER=database
-LARAVEL_STORAGE_PATH=$run/storage
-APP_CONFIG_CACHE=$run/cache/config.php
-APP_ROUTES_CACHE=$run/cache/routes.php
-APP_EVENTS_CACHE=$run/cache/events.php
-APP_PACKAGES_CACHE=$run/cache/packages.php
-APP_SERVICES_CACHE=$run/cache/services.php
-ENV
-        )
-    fi
+    # Older versions wrote values without quotes.
+    [ ! -f "$run/env" ] || sed -i -E "s/^([A-Z_]+)=([^'].*)?\$/\\1='\\2'/" "$run/env"
+    has_env APP_KEY || set_env APP_KEY "base64:$(secret)"
+    has_env APP_ENV || set_env APP_ENV production
+    has_env APP_DEBUG || set_env APP_DEBUG false
+    has_env DB_HOST || set_env DB_HOST 127.0.0.1
+    has_env DB_PORT || set_env DB_PORT "$(free_port "$database_from")"
+    has_env DB_DATABASE || set_env DB_DATABASE "zinc_thimble${4:-}"
+    has_env DB_USERNAME || set_env DB_USERNAME zinc_thimble
+    has_env DB_PASSWORD || set_env DB_PASSWORD "$(secret | tr -dc 'a-zA-Z0-9')"
+    has_env WEB_PORT || set_env WEB_PORT "$(free_port "$web_from")"
+    has_env FPM_PORT || set_env FPM_PORT "$(free_port 9600)"
+    has_env INSTANCE_ID || set_env INSTANCE_ID "$(secret | tr -dc 'a-zA-Z0-9')"
+    has_env CACHE_STORE || set_env CACHE_STORE file
+    has_env SESSION_DRIVER || set_env SESSION_DRIVER database
+    has_env QUEUE_CONNECTION || set_env QUEUE_CONNECTION database
+    has_env MAIL_MAILER || set_env MAIL_MAILER letters
+    # What depends on where the folder is now: it may have been moved.
+    set_env LOG_CHANNEL daily
+    set_env LOG_PATH "$run/logs/application.log"
+    set_env LETTERS_PATH "$run/letters"
+    set_env LARAVEL_STORAGE_PATH "$run/storage"
+    local each
+    for each in config routes events packages services; do set_env "APP_$(tr a-z A-Z <<< "$each")_CACHE" "$run/cache/$each.php"; done
     set -a; . "$run/env"; set +a
-    APP_URL=http://127.0.0.1:$WEB_PORT; export APP_URL
-    mkdir -p "$run"/storage/{app,framework/{cache/data,sessions,views},logs} "$run/cache"
+    # A port that was asked for is taken from now on.
+    if [ "$instance" = start ] && [ -n "${ZINC_PORT:-}" ] && [ "$ZINC_PORT" != "$WEB_PORT" ]; then
+        web_down
+        set_env WEB_PORT "$ZINC_PORT"
+    fi
+    own_address
+    mkdir -p "$run"/storage/{app,framework/{cache/data,sessions,views},logs} "$run"/{cache,letters,logs,nginx}
+    touch "$run/logs/"{fpm,nginx,queue,schedule,start}.log
+    chmod 700 "$run/letters"
+    # Whatever the workers and the commands beside them write has to be theirs.
+    [ "$(id -u)" -ne 0 ] || chown -R "$(user_for www-data)" "$run/storage" "$run/cache" "$run/nginx" "$run/letters" "$run/logs"
+}
+
+# The one address under which the instance is known: letters and links name no other.
+own_address() {
+    APP_URL=${ZINC_URL:-http://127.0.0.1:$WEB_PORT}
+    export APP_URL
+}
+
+# One start, stop, backup or restore of an instance at a time.
+lock_instance() {
+    exec 9> "$run/lock"
+    flock -w "${1:-180}" 9 || fail "Another command has been at work on .run/$instance for minutes. Wait for it, or look what it hangs on."
 }
 
 # Who runs the database and the workers: nobody important, as long as they can reach this folder.
@@ -133,87 +170,164 @@ as() {
     if [ "$(id -un)" = "$user" ]; then (cd / && "$@"); else (cd / && runuser -u "$user" -- env "$@"); fi
 }
 
-database_is_up() { [ -f "$run/pg/postmaster.pid" ] && "$pg_bin/pg_isready" -q -h 127.0.0.1 -p "$DB_PORT"; }
+# A process that is ours: its number, what it is called, and that it works for this instance's folder.
+is_ours() {
+    local pid=$1 what=$2
+    [ -n "$pid" ] && [ -r "/proc/$pid/cmdline" ] || return 1
+    tr '\0' ' ' < "/proc/$pid/cmdline" | grep -qF "$what" || return 1
+    {
+        tr '\0' ' ' < "/proc/$pid/cmdline"
+        tr '\0' '\n' < "/proc/$pid/environ"
+        readlink "/proc/$pid/fd/"*
+    } 2>/dev/null | grep -qF "$run/" || tr '\0' '\n' < "/proc/$pid/environ" 2>/dev/null | grep -qxF "ZINC_RUN=$run"
+}
+
+sql() { PGPASSWORD=$DB_PASSWORD PGCONNECT_TIMEOUT=3 psql -qAt -h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME" "$@"; }
+
+# Ours, not whoever else listens on that port: only ours lets this user in with this password.
+database_is_up() { sql -d "$DB_DATABASE" -c 'select 1' >/dev/null 2>&1; }
+
+database_is_elsewhere() { [ -n "${DB_ELSEWHERE:-}" ]; }
 
 database_up() {
     database_is_up && return
-    local user; user=$(user_for postgres)
+    database_is_elsewhere && fail "The database at $DB_HOST:$DB_PORT doesn't answer (docs/operating.md, “A PostgreSQL elsewhere”)"
+    local user pid; user=$(user_for postgres)
     if [ ! -f "$run/pg/PG_VERSION" ]; then
         say "Making a database in .run/$instance"
+        rm -rf "$run/pg"
         install -d -o "$user" -m 700 "$run/pg"
         local word; word=$(mktemp) && chown "$user" "$word" && printf '%s' "$DB_PASSWORD" > "$word"
         as "$user" "$pg_bin/initdb" -D "$run/pg" -U "$DB_USERNAME" --pwfile="$word" -A scram-sha-256 -E UTF8 --locale=C.UTF-8 >/dev/null
         rm -f "$word"
     fi
-    # Loopback only, no socket file: the folder's path may be too long for one.
-    as "$user" "$pg_bin/pg_ctl" -D "$run/pg" -w -s -l "$run/pg/server.log" \
-        -o "-p $DB_PORT -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c fsync=${1:-on} -c max_connections=60" start
-    PGPASSWORD=$DB_PASSWORD psql -qAt -h 127.0.0.1 -p "$DB_PORT" -U "$DB_USERNAME" -d postgres \
-        -c "select 1 from pg_database where datname = '$DB_DATABASE'" | grep -q 1 ||
-        PGPASSWORD=$DB_PASSWORD psql -q -h 127.0.0.1 -p "$DB_PORT" -U "$DB_USERNAME" -d postgres -c "create database $DB_DATABASE"
+    # What the database has said so far is kept short here: nothing else turns it over.
+    [ ! -f "$run/pg/server.log" ] || [ "$(stat -c %s "$run/pg/server.log")" -lt 4000000 ] || as "$user" truncate -s 0 "$run/pg/server.log"
+    # A pid file left by a crash may name somebody else's process by now.
+    if [ -f "$run/pg/postmaster.pid" ]; then
+        pid=$(head -n 1 "$run/pg/postmaster.pid")
+        if is_ours "$pid" "postgres"; then database_down; else rm -f "$run/pg/postmaster.pid"; fi
+    fi
+    local try
+    for try in $(seq 12); do
+        # Loopback only, no socket file: the folder's path may be too long for one.
+        as "$user" "$pg_bin/pg_ctl" -D "$run/pg" -w -s -l "$run/pg/server.log" \
+            -o "-p $DB_PORT -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c fsync=${1:-on} -c max_connections=80" start 9>&- >/dev/null 2>&1 && break
+        [ "$try" -lt 12 ] || { tail -n 5 "$run/pg/server.log" >&2; fail "The database doesn't start; what it said is above"; }
+        if tail -n 5 "$run/pg/server.log" | grep -q "Address already in use"; then set_env DB_PORT "$(free_port $((DB_PORT + 1)))"; else sleep 0.5; fi
+    done
+    sql -d postgres -c "select 1 from pg_database where datname = '$DB_DATABASE'" | grep -q 1 || sql -d postgres -c "create database $DB_DATABASE"
 }
 
 database_down() {
-    [ -f "$run/pg/postmaster.pid" ] || return 0
-    as "$(stat -c %U "$run/pg")" "$pg_bin/pg_ctl" -D "$run/pg" -s -m fast stop || true
+    local file=$run/pg/postmaster.pid
+    [ -f "$file" ] || return 0
+    if is_ours "$(head -n 1 "$file")" postgres; then as "$(stat -c %U "$run/pg")" "$pg_bin/pg_ctl" -D "$run/pg" -s -m fast stop || true; else rm -f "$file"; fi
 }
 
-artisan() { (cd "$root" && php artisan "$@"); }
+# As the workers do it: what it writes has to be theirs.
+artisan() { as "$(user_for www-data)" php "$root/artisan" "$@"; }
 
-web_is_up() { curl -fsS -o /dev/null --max-time 3 "$APP_URL/up" 2>/dev/null; }
+# Whether the one that answers is this instance, with its database: it says who it is.
+web_is_up() { curl -fsS --max-time 3 "http://127.0.0.1:$WEB_PORT/up" -H "Host: $(own_host)" 2>/dev/null | grep -qF "\"instance\":\"$(printf %s "$INSTANCE_ID" | sha256sum | cut -c1-16)\""; }
+
+own_host() { sed -E 's#^[a-z]+://([^/]+).*#\1#' <<< "$APP_URL"; }
+
+workers_are_up() { local each; for each in queue schedule; do is_ours "$(cat "$run/$each.pid" 2>/dev/null)" "$each" || return 1; done; }
 
 web_up() {
-    local user; user=$(user_for www-data)
-    rm -f "$run"/cache/*.php
-    artisan config:cache -q && artisan route:cache -q
-    mkdir -p "$run/nginx"
-    chown -R "$user" "$run/storage" "$run/cache" "$run/nginx"
-    write_fpm "$user" > "$run/fpm.conf"
-    write_nginx "$user" > "$run/nginx.conf"
-    chmod 600 "$run/fpm.conf"
-    # The search goes through a million rigs: JIT makes it two to three times as quick. The usual limits on traces are too low for it.
-    php-fpm8.2 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.jit_max_root_traces=50000 -d opcache.jit_max_side_traces=50000 \
-        -d opcache.jit_max_exit_counters=100000 --fpm-config "$run/fpm.conf" -c /etc/php/8.2/fpm
-    nginx -c "$run/nginx.conf" -p "$run/nginx" -e "$run/nginx/error.log"
-    local tries
-    for tries in $(seq 100); do web_is_up && return; sleep 0.1; done
-    tail -n 20 "$run/fpm.log" "$run/nginx/error.log" >&2
+    local user try port; user=$(user_for www-data)
+    for try in $(seq 12); do
+        own_address
+        # What was cached under an older version, another port or another folder is worth nothing.
+        rm -f "$run"/cache/*.php
+        artisan config:cache -q && artisan route:cache -q
+        write_fpm "$user" > "$run/fpm.conf"
+        write_nginx "$user" > "$run/nginx.conf"
+        chmod 600 "$run/fpm.conf"
+        # The search goes through a million rigs: JIT makes it two to three times as quick. The usual limits on traces are too low for it.
+        if ! php-fpm8.2 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.jit_max_root_traces=50000 -d opcache.jit_max_side_traces=50000 \
+            -d opcache.jit_max_exit_counters=100000 --fpm-config "$run/fpm.conf" -c /etc/php/8.2/fpm >> "$run/logs/start.log" 2>&1 9>&-; then
+            set_env FPM_PORT "$(free_port $((FPM_PORT + 2)))"
+            continue
+        fi
+        if nginx -c "$run/nginx.conf" -p "$run/nginx" -e "$run/logs/nginx.log" >> "$run/logs/start.log" 2>&1 9>&-; then
+            port=$WEB_PORT
+            break
+        fi
+        web_down
+        [ -z "${ZINC_PORT:-}" ] || fail "Port $WEB_PORT, that was asked for, is taken by somebody else"
+        set_env WEB_PORT "$(free_port $((WEB_PORT + 1)))"
+    done
+    [ -n "${port:-}" ] || { tail -n 10 "$run/logs/start.log" >&2; fail "The web server doesn't start; what it said is above"; }
+    keep_running queue "$user" queue:work --sleep=1 --tries=5 --backoff=10 --max-time=900 --max-jobs=500 --memory=160 --quiet
+    keep_running schedule "$user" schedule:work --quiet
+    for try in $(seq 100); do web_is_up && return; sleep 0.1; done
+    tail -n 20 "$run/logs/fpm.log" "$run/logs/nginx.log" >&2
     fail "The application does not answer at $APP_URL"
 }
 
+# A process that is begun again whenever it ends, until web_down ends the loop.
+keep_running() {
+    local name=$1 user=$2; shift 2
+    ZINC_RUN=$run setsid bash -c '
+        name=$1 user=$2 log=$3; shift 3
+        trap "kill 0" TERM
+        while :; do
+            if [ "$(id -un)" = "$user" ]; then "$@" >> "$log" 2>&1 & else runuser -u "$user" -- "$@" >> "$log" 2>&1 & fi
+            wait $! || true
+            sleep 1
+        done' "keep-$name" "$name" "$user" "$run/logs/$name.log" php "$root/artisan" "$@" < /dev/null > /dev/null 2>&1 9>&- &
+    echo $! > "$run/$name.pid"
+}
+
 write_fpm() {
+    local name port
     cat <<FPM
 [global]
 pid = $run/fpm.pid
-error_log = $run/fpm.log
+error_log = $run/logs/fpm.log
 daemonize = yes
-[www]
-$([ "$(id -u)" -eq 0 ] && printf 'user = %s\ngroup = %s\nlisten.owner = %s' "$1" "$1" "$1")
-listen = 127.0.0.1:$(free_port 9600)
+FPM
+    # Readings have workers of their own; searches, maps and archives can neither take theirs nor, being nicer, much of the processor.
+    for name in readings heavy; do
+        port=$FPM_PORT
+        [ "$name" = readings ] || port=$((FPM_PORT + 1))
+        cat <<FPM
+[$name]
+$([ "$(id -u)" -eq 0 ] && printf 'user = %s\ngroup = %s' "$1" "$1")
+listen = 127.0.0.1:$port
+listen.allowed_clients = 127.0.0.1
 pm = static
-pm.max_children = 4
+pm.max_children = $([ "$name" = heavy ] && echo 3 || echo 4)
+pm.max_requests = 20000
+$([ "$name" = heavy ] && echo 'process.priority = 15')
 catch_workers_output = yes
 decorate_workers_output = no
 php_admin_value[expose_php] = 0
 php_admin_value[memory_limit] = 256M
-php_admin_value[post_max_size] = 12M
-php_admin_value[upload_max_filesize] = 10M
+php_admin_value[max_execution_time] = $([ "$name" = heavy ] && echo 280 || echo 25)
+php_admin_value[post_max_size] = $([ "$name" = heavy ] && echo 66M || echo 12M)
+php_admin_value[upload_max_filesize] = $([ "$name" = heavy ] && echo 64M || echo 10M)
 php_admin_value[opcache.memory_consumption] = 128
 php_admin_value[opcache.max_accelerated_files] = 20000
-$(sed -E 's/^([A-Z_]+)=(.*)$/env[\1] = "\2"/' "$run/env")
+$(sed -E "s/^([A-Z_]+)='(.*)'\$/env[\1] = \"\2\"/" "$run/env")
 env[APP_URL] = "$APP_URL"
 ${ZINC_GUESTS_PER_MINUTE:+env[ZINC_GUESTS_PER_MINUTE] = "$ZINC_GUESTS_PER_MINUTE"}
+${ZINC_GUESTS_PER_ADDRESS:+env[ZINC_GUESTS_PER_ADDRESS] = "$ZINC_GUESTS_PER_ADDRESS"}
+${TRUSTED_PROXIES:+env[TRUSTED_PROXIES] = "$TRUSTED_PROXIES"}
 FPM
+    done
 }
 
 write_nginx() {
-    local fpm; fpm=$(sed -n 's/^listen = //p' "$run/fpm.conf")
+    local host; host=$(own_host); host=${host%:*}
     cat <<NGINX
 $([ "$(id -u)" -eq 0 ] && echo "user $1;")
 worker_processes 2;
-pid $run/nginx.pid;
-error_log $run/nginx/error.log;
-events { worker_connections 256; }
+pid "$run/nginx.pid";
+error_log "$run/logs/nginx.log";
+events { worker_connections 512; }
 http {
     include /etc/nginx/mime.types;
     default_type application/octet-stream;
@@ -221,37 +335,83 @@ http {
     server_tokens off;
     sendfile on;
     client_max_body_size 12m;
-    client_body_temp_path $run/nginx/body; fastcgi_temp_path $run/nginx/fastcgi; proxy_temp_path $run/nginx/proxy;
-    uwsgi_temp_path $run/nginx/uwsgi; scgi_temp_path $run/nginx/scgi;
+    client_body_temp_path "$run/nginx/body"; fastcgi_temp_path "$run/nginx/fastcgi"; proxy_temp_path "$run/nginx/proxy";
+    uwsgi_temp_path "$run/nginx/uwsgi"; scgi_temp_path "$run/nginx/scgi";
     # Level 1 packs a sweep 6 ms sooner than level 5; over the loopback or a house's network the bytes cost less than that.
     gzip on; gzip_comp_level 1; gzip_min_length 1000; gzip_vary on;
     gzip_types text/css application/javascript text/javascript application/json image/svg+xml;
+    map \$request_uri \$workers {
+        default 127.0.0.1:$FPM_PORT;
+        "~^/api/kits/[0-9]+/(find|overview|map|import|cards|file)" 127.0.0.1:$((FPM_PORT + 1));
+        "~^/api/me/archive" 127.0.0.1:$((FPM_PORT + 1));
+    }
+    # Whoever asks for another name asks for somebody else: links in letters name this one alone.
     server {
-        listen 127.0.0.1:$WEB_PORT;
-        root $root/public;
+        listen ${ZINC_LISTEN:-127.0.0.1}:$WEB_PORT default_server;
+        default_type text/plain;
+        location / { return 421 "This is not the address of this application.\n"; }
+    }
+    server {
+        listen ${ZINC_LISTEN:-127.0.0.1}:$WEB_PORT;
+        server_name $host$([ "$host" = 127.0.0.1 ] || echo " 127.0.0.1");
+        root "$root/public";
+        error_page 502 503 504 @away;
+        # Names of built files change with what is in them.
         location /build/ { add_header Cache-Control "public, max-age=31536000, immutable"; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
         location / { try_files \$uri /index.php?\$query_string; }
+        location = /api/me/archive { client_max_body_size 64m; try_files \$uri /index.php?\$query_string; }
         location = /index.php {
             include /etc/nginx/fastcgi_params;
-            fastcgi_param HTTP_HOST \$host:\$server_port;
-            fastcgi_param SCRIPT_FILENAME $root/public/index.php;
+            fastcgi_param HTTP_HOST \$http_host;
+            fastcgi_param SCRIPT_FILENAME "$root/public/index.php";
             fastcgi_buffers 16 64k; fastcgi_buffer_size 64k;
-            fastcgi_pass $fpm;
+            fastcgi_read_timeout 300s;
+            fastcgi_pass \$workers;
         }
-        location ~ \.php$ { return 404; }
+        location ~ \.php\$ { return 404; }
+        location @away {
+            internal;
+            add_header Retry-After 3 always;
+            add_header Content-Security-Policy "default-src 'none'" always;
+            if (\$request_uri ~ ^/api/) { rewrite ^ /away.json last; }
+            rewrite ^ /away.html last;
+        }
+        location = /away.json { internal; default_type application/json; add_header Retry-After 3 always; }
+        location = /away.html { internal; add_header Retry-After 3 always; add_header Content-Security-Policy "default-src 'none'; style-src 'unsafe-inline'" always; }
     }
+$([ "$host" = 127.0.0.1 ] && cat <<LOCAL
+    server {
+        listen ${ZINC_LISTEN:-127.0.0.1}:$WEB_PORT;
+        server_name localhost;
+        location / { return 308 $APP_URL\$request_uri; }
+    }
+LOCAL
+)
 }
 NGINX
 }
 
 web_down() {
-    local pid file
-    for file in nginx.pid fpm.pid; do
-        [ -f "$run/$file" ] || continue
-        pid=$(cat "$run/$file")
-        kill -QUIT "$pid" 2>/dev/null || true
-        for _ in $(seq 50); do kill -0 "$pid" 2>/dev/null || break; sleep 0.1; done
-        kill -KILL "$pid" 2>/dev/null || true
-        rm -f "$run/$file"
+    local pid file what
+    for file in queue schedule; do
+        pid=$(cat "$run/$file.pid" 2>/dev/null || true)
+        # The loop and what it keeps are one group of processes.
+        if is_ours "$pid" "keep-$file"; then kill -TERM -- "-$pid" 2>/dev/null || true; fi
+        rm -f "$run/$file.pid"
+    done
+    for file in nginx fpm; do
+        [ -f "$run/$file.pid" ] || continue
+        pid=$(cat "$run/$file.pid")
+        # A number left over from a crash may be somebody else's by now.
+        if is_ours "$pid" "$file"; then
+            kill -QUIT "$pid" 2>/dev/null || true
+            for _ in $(seq 50); do kill -0 "$pid" 2>/dev/null || break; sleep 0.1; done
+            kill -KILL "$pid" 2>/dev/null || true
+        fi
+        rm -f "$run/$file.pid"
+    done
+    # Workers whose master was killed go on listening.
+    for pid in $(pgrep -f '^(php-fpm: pool|nginx: worker)' || true); do
+        if is_ours "$pid" ':'; then kill -KILL "$pid" 2>/dev/null || true; fi
     done
 }

@@ -6,6 +6,8 @@ return [
     'default' => env('CACHE_STORE', 'file'),
     'stores' => [
         'file' => ['driver' => 'file', 'path' => storage_path('framework/cache/data'), 'lock_path' => storage_path('framework/cache/data')],
+        // For several nodes (docs/operating.md): what is counted and kept is the same on all of them.
+        'database' => ['driver' => 'database', 'connection' => null, 'table' => 'cache', 'lock_connection' => null, 'lock_table' => 'cache_locks'],
         'array' => ['driver' => 'array', 'serialize' => false],
     ],
     'prefix' => 'zinc_thimble_',

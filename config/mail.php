@@ -3,10 +3,10 @@
 declare(strict_types=1);
 
 return [
-    // Letters go to the log unless a mailer is set up: nothing leaves the machine by itself.
-    'default' => env('MAIL_MAILER', 'log'),
+    // Letters are put into a folder unless a mailer is set up: nothing leaves the machine by itself.
+    'default' => env('MAIL_MAILER', 'letters'),
     'mailers' => [
-        'log' => ['transport' => 'log', 'channel' => env('MAIL_LOG_CHANNEL')],
+        'letters' => ['transport' => 'letters', 'path' => env('LETTERS_PATH', storage_path('letters'))],
         'array' => ['transport' => 'array'],
         'smtp' => [
             'transport' => 'smtp',

@@ -13,7 +13,7 @@ return [
     'cookie' => 'zinc_thimble',
     'path' => '/',
     'domain' => null,
-    'secure' => env('SESSION_SECURE_COOKIE', false),
+    'secure' => env('SESSION_SECURE_COOKIE', str_starts_with((string) env('APP_URL', ''), 'https:')),
     'http_only' => true,
     'same_site' => 'lax',
     'partitioned' => false,

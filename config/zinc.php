@@ -5,8 +5,16 @@ declare(strict_types=1);
 return [
     // How many guests one address may open in a minute. The browser tests, all from one address, raise it.
     'guests_per_minute' => (int) env('ZINC_GUESTS_PER_MINUTE', 12),
+    // And how many may be open from it at a time: a club's evening, not a loop.
+    'guests_per_address' => (int) env('ZINC_GUESTS_PER_ADDRESS', 60),
     // After how many hours a guest and all of theirs are swept.
     'guest_hours' => 24,
+    // Hours after which the session of somebody who never signed in is forgotten.
+    'passer_by_hours' => 2,
     // Steps of a rig's undo history.
     'undo_steps' => 300,
+    // What one person may keep: rigs, and bytes of rigs and kit with their histories.
+    'most_rigs' => (int) env('ZINC_MOST_RIGS', 400),
+    'most_rigs_of_guest' => (int) env('ZINC_MOST_RIGS_OF_GUEST', 120),
+    'most_bytes' => (int) env('ZINC_MOST_BYTES', 400 * 1024 * 1024),
 ];

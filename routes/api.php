@@ -9,7 +9,9 @@ use App\Http\Controllers\GuideController;
 use App\Http\Controllers\KitController;
 use App\Http\Controllers\PartController;
 use App\Http\Controllers\RigController;
+use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShareController;
+use App\Http\Middleware\GuestsOnTime;
 use Illuminate\Support\Facades\Route;
 
 // What no row can have as its number is the number of nothing: 18 digits fit the columns.
@@ -20,12 +22,13 @@ Route::post('sign-up', [AccountController::class, 'signUp'])->middleware('thrott
 Route::post('sign-in', [AccountController::class, 'signIn'])->middleware('throttle:sign-in');
 Route::post('forgotten', [AccountController::class, 'forgotten'])->middleware('throttle:letters');
 Route::post('reset', [AccountController::class, 'reset'])->middleware('throttle:sign-in');
+Route::post('confirm', [SessionController::class, 'confirm'])->middleware('throttle:letters');
 Route::middleware('throttle:heavy')->group(function (): void {
     Route::get('shared/{token}', [ShareController::class, 'show']);
     Route::get('shared/{token}/file', [ShareController::class, 'export']);
 });
 
-Route::middleware(['auth:sanctum', 'throttle:bench'])->group(function (): void {
+Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->group(function (): void {
     Route::get('me', [GuestController::class, 'show']);
     Route::put('me', [AccountController::class, 'rename']);
     Route::put('me/password', [AccountController::class, 'password'])->middleware('throttle:sign-in');
@@ -34,6 +37,10 @@ Route::middleware(['auth:sanctum', 'throttle:bench'])->group(function (): void {
         Route::get('me/archive', [AccountController::class, 'archive']);
         Route::post('me/archive', [AccountController::class, 'restore']);
     });
+    Route::get('me/sessions', [SessionController::class, 'index']);
+    Route::delete('me/sessions/{session}', [SessionController::class, 'end'])->where('session', '[0-9a-f]{16}');
+    Route::get('me/sign-ins', [SessionController::class, 'log']);
+    Route::post('me/confirmation', [SessionController::class, 'letter'])->middleware('throttle:letters');
     Route::post('sign-out', [GuestController::class, 'destroy']);
     Route::get('guide', [GuideController::class, 'guide']);
     Route::get('patterns', [GuideController::class, 'patterns']);

@@ -2,7 +2,17 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\HealthController;
+use Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse;
+use Illuminate\Cookie\Middleware\EncryptCookies;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
+use Illuminate\Session\Middleware\StartSession;
 use Illuminate\Support\Facades\Route;
+use Illuminate\View\Middleware\ShareErrorsFromSession;
 
-// One page; the places are routed in the browser.
-Route::view('/{place?}', 'application')->where('place', '(?!api|up|build|sanctum).*');
+// Whoever passes by and looks leaves nothing behind: a session begins when the screens ask the API.
+Route::withoutMiddleware([EncryptCookies::class, AddQueuedCookiesToResponse::class, StartSession::class, ShareErrorsFromSession::class, ValidateCsrfToken::class])->group(function (): void {
+    Route::get('/up', HealthController::class);
+    // One page; the places are routed in the browser.
+    Route::view('/{place?}', 'application')->where('place', '(?!api|up|build|sanctum).*');
+});

@@ -7,7 +7,7 @@ namespace App\Api;
 use OpenApi\Attributes as OA;
 
 /** Whoever is using the application. */
-#[OA\Schema(required: ['id', 'name', 'email', 'guest', 'guestUntil'])]
+#[OA\Schema(required: ['id', 'name', 'email', 'guest', 'guestUntil', 'confirmed'])]
 final readonly class Person
 {
     public function __construct(
@@ -21,6 +21,9 @@ final readonly class Person
         public bool $guest,
         #[OA\Property()]
         public ?string $guestUntil,
+        /** Whether letters to the address were shown to reach this person; a guest has none. */
+        #[OA\Property()]
+        public bool $confirmed,
     ) {
     }
 }

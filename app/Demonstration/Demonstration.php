@@ -20,10 +20,10 @@ final class Demonstration
     }
 
     /** A new guest with a copy of everything, theirs alone. */
-    public function openFor(int $hours): User
+    public function openFor(int $hours, ?string $from = null): User
     {
-        return DB::transaction(function () use ($hours): User {
-            $guest = User::query()->create(['name' => 'Guest', 'guest_until' => now()->addHours($hours)]);
+        return DB::transaction(function () use ($hours, $from): User {
+            $guest = User::query()->create(['name' => 'Guest', 'guest_until' => now()->addHours($hours), 'opened_from' => $from]);
             $this->fill($guest);
 
             return $guest->refresh();

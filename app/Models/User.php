@@ -16,23 +16,30 @@ use Illuminate\Support\Carbon;
  * @property ?string $email
  * @property ?string $password
  * @property ?Carbon $guest_until
+ * @property ?Carbon $email_confirmed_at null = nobody has shown yet that letters to the address reach this person
  * @property \Illuminate\Database\Eloquent\Collection<int, Joint> $joints
  */
 final class User extends Authenticatable
 {
-    protected $fillable = ['name', 'email', 'password', 'guest_until'];
+    protected $fillable = ['name', 'email', 'password', 'guest_until', 'opened_from'];
 
     protected $hidden = ['password', 'remember_token'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['guest_until' => 'datetime', 'password' => 'hashed'];
+        return ['guest_until' => 'datetime', 'email_confirmed_at' => 'datetime', 'password' => 'hashed'];
     }
 
     public function isGuest(): bool
     {
         return $this->guest_until !== null;
+    }
+
+    /** A guest whose day is over is nobody any more, even before they are swept. */
+    public function isOver(): bool
+    {
+        return $this->guest_until !== null && $this->guest_until->isPast();
     }
 
     /** @return HasMany<Kit, $this> */

@@ -120,7 +120,7 @@ final class GateTest extends TestCase
     {
         config(['session.driver' => 'database']);
         foreach (["\xFF\xFE broken", str_repeat('é', 400), "nul\0"] as $agent) {
-            $this->withServerVariables(['HTTP_USER_AGENT' => $agent])->get('/')->assertOk();
+            $this->withServerVariables(['HTTP_USER_AGENT' => $agent, 'HTTP_REFERER' => config('app.url')])->getJson('/api/me')->assertStatus(401);
         }
         $this->assertGreaterThan(0, DB::table('sessions')->count());
     }

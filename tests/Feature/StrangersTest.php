@@ -18,7 +18,7 @@ use Tests\TestCase;
 final class StrangersTest extends TestCase
 {
     /** What anybody may reach: the page, its health, the cookie, the way in. */
-    private const OPEN = ['{place?}', 'up', 'sanctum/csrf-cookie', 'api/guest', 'api/sign-up', 'api/sign-in', 'api/forgotten', 'api/reset', 'api/shared/{token}', 'api/shared/{token}/file', 'storage/{path}'];
+    private const OPEN = ['{place?}', 'up', 'sanctum/csrf-cookie', 'api/guest', 'api/sign-up', 'api/sign-in', 'api/forgotten', 'api/reset', 'api/confirm', 'api/shared/{token}', 'api/shared/{token}/file', 'storage/{path}'];
 
     public function test_a_stranger_gets_nothing_from_any_route(): void
     {
@@ -118,6 +118,6 @@ final class StrangersTest extends TestCase
 
         $wish = (string) (Wish::query()->where('kit_id', $rig->kit_id)->value('id') ?? 1);
 
-        return '/'.str_replace(['{rig}', '{kit}', '{part}', '{gone}', '{joint}', '{number}', '{wish}', '{card}'], [(string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0', $wish, 'ladder'], $route->uri()).'?travel=2.focus&place=0&front=larch&rear=tern&magnification=1&camera='.$part.'&lens='.$part;
+        return '/'.str_replace(['{rig}', '{kit}', '{part}', '{gone}', '{joint}', '{number}', '{wish}', '{card}', '{session}'], [(string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0', $wish, 'ladder', str_repeat('a', 16)], $route->uri()).'?travel=2.focus&place=0&front=larch&rear=tern&magnification=1&camera='.$part.'&lens='.$part;
     }
 }

@@ -9,23 +9,29 @@ use App\Api\Trouble;
 use App\Kits\Archive;
 use App\Models\Kit;
 use App\Models\User;
+use App\People\Confirmation;
 use App\People\Door;
-use App\People\Letters;
+use App\People\Passwords;
+use App\People\SendLetter;
+use App\People\Sessions;
+use App\People\SignInLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Password as Broker;
 use Illuminate\Support\Str;
-use Illuminate\Validation\Rule;
-use Illuminate\Validation\Rules\Password;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 
 /** Accounts: sign up, in and out, passwords, everything out and in, and the end of it. */
 final class AccountController
 {
+    /** Accounts that may claim one address and are tried at signing in. */
+    private const CLAIMS = 3;
+
     private const NAME = ['required', 'string', 'max:120', 'regex:/^[^\p{C}]*$/u'];
 
     private const EMAIL = ['required', 'string', 'email:rfc', 'max:254', 'regex:/^[^\p{C}]*$/u'];
@@ -44,12 +50,13 @@ final class AccountController
         /** @var array{name: string, email: string, password: string} $valid */
         $valid = $request->validate([
             'name' => self::NAME,
-            'email' => [...self::EMAIL, Rule::unique('users', 'email')],
-            'password' => ['required', 'string', Password::min(10), 'max:200'],
-        ], ['email.unique' => 'There is an account of that address. Sign in, or ask for a new password.']);
+            'email' => self::EMAIL,
+            'password' => Passwords::rules([$request->input('name'), $request->input('email')]),
+        ]);
+        // Whether somebody has an account of that address is told to nobody but in a letter to it.
         $user = DB::transaction(function () use ($guest, $valid): User {
             if ($guest instanceof User) {
-                $guest->update($valid + ['guest_until' => null]);
+                $guest->update($valid + ['guest_until' => null, 'opened_from' => null]);
 
                 return $guest;
             }
@@ -58,8 +65,11 @@ final class AccountController
 
             return $user;
         });
+        $user->refresh();
         Door::guard()->login($user);
         $request->session()->regenerate();
+        SignInLog::note($user, 'signed up', $request);
+        dispatch(SendLetter::signedUp($user));
 
         return response()->json(GuestController::person($user), 201);
     }
@@ -74,23 +84,24 @@ final class AccountController
         $request->merge(['email' => self::address($request)]);
         /** @var array{email: string, password: string} $valid */
         $valid = $request->validate(['email' => ['required', 'string', 'max:254'], 'password' => ['required', 'string', 'max:200']]);
-        if (! Door::guard()->attempt($valid)) {
+        $user = self::matching($valid['email'], $valid['password'], $request);
+        if ($user === null) {
             throw ValidationException::withMessages(['email' => 'No account has this address and password.']);
         }
+        Door::guard()->login($user);
         $request->session()->regenerate();
-        /** @var User $user */
-        $user = Door::guard()->user();
+        SignInLog::note($user, 'signed in', $request);
 
         return response()->json(GuestController::person($user));
     }
 
     #[OA\Post(path: '/forgotten', operationId: 'forgottenPassword', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['email'], properties: [new OA\Property(property: 'email', type: 'string')])), responses: [new OA\Response(response: 204, description: 'If there is such an account, a letter is on its way')])]
-    public function forgotten(Request $request, Letters $letters): Response
+    public function forgotten(Request $request): Response
     {
         $request->merge(['email' => self::address($request)]);
         /** @var array{email: string} $valid */
         $valid = $request->validate(['email' => self::EMAIL]);
-        $letters->forgotten($valid['email']);
+        dispatch(SendLetter::forgotten($valid['email']));
 
         return response()->noContent();
     }
@@ -103,12 +114,16 @@ final class AccountController
     {
         $request->merge(['email' => self::address($request)]);
         /** @var array{token: string, email: string, password: string} $valid */
-        $valid = $request->validate(['token' => ['required', 'string', 'max:200'], 'email' => self::EMAIL, 'password' => ['required', 'string', Password::min(10), 'max:200']]);
-        $status = Broker::broker()->reset($valid, function (User $user, string $password): void {
+        $valid = $request->validate(['token' => ['required', 'string', 'max:200'], 'email' => self::EMAIL, 'password' => Passwords::rules([$request->input('email')])]);
+        $status = Broker::broker()->reset($valid, function (User $user, string $password) use ($request): void {
             $user->password = $password;
             $user->setRememberToken(Str::random(60));
             $user->save();
-            self::endSessions($user);
+            Sessions::endAll($user);
+            SignInLog::note($user, 'password reset', $request);
+            // Who came by a letter has shown that letters come through; somebody else may have shown it since.
+            Confirmation::take(...Confirmation::shown($user));
+            dispatch(SendLetter::passwordChanged($user));
         });
         if ($status !== Broker::PASSWORD_RESET) {
             throw ValidationException::withMessages(['token' => 'This link has been used, or is more than an hour old. Ask for a new one.']);
@@ -133,12 +148,16 @@ final class AccountController
     {
         $user = self::owner($request);
         /** @var array{current: string, password: string} $valid */
-        $valid = $request->validate(['current' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', Password::min(10), 'max:200']]);
+        $valid = $request->validate(['current' => ['required', 'string', 'max:200'], 'password' => Passwords::rules([$user->name, $user->email])]);
         self::confirm($user, $valid['current'], 'current');
         $user->password = $valid['password'];
         $user->save();
-        self::endSessions($user, $request->session()->getId());
+        // Everybody else is out, and who knew this session's id too.
+        Sessions::endAll($user, $request->session()->getId());
         Door::guard()->login($user);
+        $request->session()->regenerate(true);
+        SignInLog::note($user, 'password changed', $request);
+        dispatch(SendLetter::passwordChanged($user));
 
         return response()->noContent();
     }
@@ -151,7 +170,7 @@ final class AccountController
         $valid = $request->validate(['password' => ['required', 'string', 'max:200']]);
         self::confirm($user, $valid['password'], 'password');
         Door::guard()->logout();
-        self::endSessions($user);
+        Sessions::endAll($user);
         $user->delete();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
@@ -198,9 +217,39 @@ final class AccountController
         }
     }
 
-    private static function endSessions(User $user, ?string $but = null): void
+    /**
+     * The account of that address and password. The same work is done whether there are none, one or several that claim the address:
+     * three hashes are tried, and what happened is noted for the first.
+     */
+    private static function matching(string $email, string $password, Request $request): ?User
     {
-        DB::table('sessions')->where('user_id', $user->id)->when($but !== null, fn ($query) => $query->where('id', '<>', $but))->delete();
+        $query = User::query()->where('email', $email);
+        $query->orderByRaw('email_confirmed_at is null, id');
+        $query->limit(self::CLAIMS);
+        $claims = $query->get()->all();
+        $found = null;
+        for ($n = 0; $n < self::CLAIMS; $n++) {
+            $user = $claims[$n] ?? null;
+            if (Hash::check($password, $user->password ?? self::nobody()) && $user !== null) {
+                $found ??= $user;
+            }
+        }
+        if ($found !== null && Hash::needsRehash((string) $found->password)) {
+            $found->update(['password' => $password]);
+        }
+        if ($found === null && isset($claims[0])) {
+            SignInLog::note($claims[0], 'refused', $request);
+        }
+
+        return $found;
+    }
+
+    /** The hash of a password that nobody has, as dear to try as any. */
+    private static function nobody(): string
+    {
+        $hash = Cache::rememberForever('hash of nobody', static fn (): string => Hash::make(Str::random(40)));
+
+        return is_string($hash) ? $hash : '';
     }
 
     private static function address(Request $request): mixed

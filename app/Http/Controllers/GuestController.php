@@ -11,6 +11,7 @@ use App\Models\User;
 use App\People\Door;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 
 /** Who is here, and the one press that opens the demonstration. */
@@ -21,7 +22,11 @@ final class GuestController
     {
         $user = $request->user();
         if (! $user instanceof User) {
-            $user = $demonstration->openFor((int) config('zinc.guest_hours'));
+            $from = hash('sha256', 'guest of '.$request->ip());
+            if (User::query()->where('opened_from', $from)->where('guest_until', '>', now())->count() >= (int) config('zinc.guests_per_address')) {
+                throw ValidationException::withMessages(['guest' => 'Very many guests are open from your network already. Make an account, or come back tomorrow.']);
+            }
+            $user = $demonstration->openFor((int) config('zinc.guest_hours'), $from);
             Door::guard()->login($user);
             $request->session()->regenerate();
         }
@@ -57,6 +62,6 @@ final class GuestController
 
     public static function person(User $user): Person
     {
-        return new Person($user->id, $user->name, $user->email, $user->isGuest(), $user->guest_until?->toIso8601String());
+        return new Person($user->id, $user->name, $user->email, $user->isGuest(), $user->guest_until?->toIso8601String(), $user->isGuest() || $user->email_confirmed_at !== null);
     }
 }

@@ -34,6 +34,9 @@ final class SecurityHeaders
         $response->headers->set('Referrer-Policy', 'same-origin');
         $response->headers->set('Permissions-Policy', 'camera=(), microphone=(), geolocation=(), payment=(), usb=()');
         $response->headers->set('Cross-Origin-Opener-Policy', 'same-origin');
+        if (str_starts_with((string) config('app.url'), 'https:')) {
+            $response->headers->set('Strict-Transport-Security', 'max-age=31536000');
+        }
         if ($request->is('api/*')) {
             $response->headers->set('Cache-Control', 'no-store, private');
         }

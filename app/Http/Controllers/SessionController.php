@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Api\SessionView;
+use App\Api\SignInView;
+use App\Api\Trouble;
+use App\Models\User;
+use App\People\Confirmation;
+use App\People\SendLetter;
+use App\People\Sessions;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+
+/** Where one is signed in, what happened at the door, and that the address is one's own. */
+final class SessionController
+{
+    #[OA\Get(path: '/me/sessions', operationId: 'listSessions', responses: [new OA\Response(response: 200, description: 'Where you are signed in, the last used first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: SessionView::class)))])]
+    public function index(Request $request): JsonResponse
+    {
+        $here = $request->hasSession() ? $request->session()->getId() : '';
+        $text = static fn (mixed $value): ?string => is_string($value) && $value !== '' ? $value : null;
+
+        return response()->json(array_map(static fn (\stdClass $session): SessionView => new SessionView(
+            Sessions::fingerprint((string) $session->id), $session->id === $here, $text($session->ip_address), $text($session->user_agent), Carbon::createFromTimestamp((int) $session->last_activity)->toIso8601String(),
+        ), Sessions::of(self::person($request))));
+    }
+
+    #[OA\Delete(path: '/me/sessions/{session}', operationId: 'endSession', parameters: [new OA\PathParameter(name: 'session', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Ended'), new OA\Response(response: 404, description: 'There is no such session of yours', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function end(Request $request, string $session): Response
+    {
+        if (! Sessions::end(self::person($request), $session)) {
+            abort(404);
+        }
+
+        return response()->noContent();
+    }
+
+    #[OA\Get(path: '/me/sign-ins', operationId: 'listSignIns', responses: [new OA\Response(response: 200, description: 'What happened at the door of your account, the newest first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: SignInView::class)))])]
+    public function log(Request $request): JsonResponse
+    {
+        $rows = DB::table('sign_ins')->where('user_id', self::person($request)->id)->orderByDesc('id')->limit(50)->get()->all();
+
+        return response()->json(array_values(array_map(static fn (\stdClass $row): SignInView => new SignInView((string) $row->what, $row->ip_address, $row->user_agent, Carbon::parse((string) $row->created_at)->toIso8601String()), $rows)));
+    }
+
+    #[OA\Post(path: '/confirm', operationId: 'confirmAddress', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['user', 'until', 'signature'], properties: [new OA\Property(property: 'user', type: 'integer'), new OA\Property(property: 'until', type: 'integer'), new OA\Property(property: 'signature', type: 'string')])), responses: [new OA\Response(response: 204, description: 'The address is confirmed'), new OA\Response(response: 422, description: 'The link is too old or not whole', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function confirm(Request $request): Response
+    {
+        $number = ['required', 'integer:strict', 'min:1', 'max:9000000000000'];
+        /** @var array{user: int, until: int, signature: string} $valid */
+        $valid = $request->validate(['user' => $number, 'until' => $number, 'signature' => ['required', 'string', 'size:64']]);
+        if (! Confirmation::take($valid['user'], $valid['until'], $valid['signature'])) {
+            throw ValidationException::withMessages(['signature' => 'This link is more than a week old, or not complete. Sign in and ask for a new one.']);
+        }
+
+        return response()->noContent();
+    }
+
+    #[OA\Post(path: '/me/confirmation', operationId: 'askConfirmation', responses: [new OA\Response(response: 204, description: 'A letter is on its way')])]
+    public function letter(Request $request): Response
+    {
+        $user = self::person($request);
+        if (! $user->isGuest()) {
+            dispatch(SendLetter::signedUp($user));
+        }
+
+        return response()->noContent();
+    }
+
+    private static function person(Request $request): User
+    {
+        $user = $request->user();
+        assert($user instanceof User);
+
+        return $user;
+    }
+}
