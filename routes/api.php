@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
+use App\Http\Controllers\ArchiveController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\GuestController;
 use App\Http\Controllers\GuideController;
@@ -34,8 +35,8 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
     Route::put('me/password', [AccountController::class, 'password'])->middleware('throttle:sign-in');
     Route::delete('me', [AccountController::class, 'delete'])->middleware('throttle:sign-in');
     Route::middleware('throttle:heavy')->group(function (): void {
-        Route::get('me/archive', [AccountController::class, 'archive']);
-        Route::post('me/archive', [AccountController::class, 'restore']);
+        Route::get('me/archive', [ArchiveController::class, 'show']);
+        Route::post('me/archive', [ArchiveController::class, 'store']);
     });
     Route::get('me/sessions', [SessionController::class, 'index']);
     Route::delete('me/sessions/{session}', [SessionController::class, 'end'])->where('session', '[0-9a-f]{16}');

@@ -7,6 +7,7 @@ namespace App\Kits;
 use App\Models\Kit;
 use App\Models\KitStep;
 use App\Models\Part;
+use App\Operations\Quota;
 use App\Rigs\Following;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -200,6 +201,7 @@ final class KitStore
             $kit->steps()->where('number', '<=', $kit->step - (int) config('zinc.undo_steps'))->delete();
             $kit->revision++;
             $kit->save();
+            Quota::bytes($kit->user_id);
         });
     }
 

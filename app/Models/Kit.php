@@ -20,6 +20,8 @@ use Illuminate\Database\Eloquent\SoftDeletingScope;
  * @property \stdClass $extra
  * @property int $revision
  * @property int $step
+ * @property ?\Carbon\CarbonInterface $created_at
+ * @property ?\Carbon\CarbonInterface $updated_at
  * @property \Illuminate\Database\Eloquent\Collection<int, KitStep> $steps
  * @property \Illuminate\Database\Eloquent\Collection<int, Part> $parts
  * @property \Illuminate\Database\Eloquent\Collection<int, Wish> $wishes

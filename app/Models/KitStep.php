@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $number
  * @property string $label
  * @property list<\stdClass> $changes
+ * @property ?\Carbon\CarbonInterface $created_at
  */
 final class KitStep extends Model
 {

@@ -28,6 +28,7 @@ use Illuminate\Support\Carbon;
  * @property list<\stdClass> $news
  * @property list<string> $tags
  * @property Carbon $updated_at
+ * @property Carbon $created_at
  * @property ?RigShare $share
  * @property \Illuminate\Database\Eloquent\Collection<int, RigStep> $steps
  * @property \Illuminate\Database\Eloquent\Collection<int, RigPart> $parts

@@ -10,6 +10,7 @@ use App\Models\Rig;
 use App\Models\RigPart;
 use App\Models\RigStep;
 use App\Models\User;
+use App\Operations\Quota;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
@@ -50,6 +51,7 @@ final class RigStore
     public function create(User $user, ?Kit $kit, CoreRig $core, ?string $name): Rig
     {
         return DB::transaction(function () use ($user, $kit, $core, $name): Rig {
+            Quota::oneMoreRig($user);
             $known = $this->known($kit?->id, $core);
             $rig = new Rig(['kit_id' => $kit?->id, 'name' => $name, 'revision' => 1, 'step' => 0, 'news' => [], 'tags' => [], ...$this->columns($core, $known)]);
             $user->rigs()->save($rig);
@@ -73,6 +75,7 @@ final class RigStore
             $this->remember($rig, $core, $rig->step, $label, $this->known($rig->kit_id, $core));
             $rig->steps()->where('number', '<=', $rig->step - (int) config('zinc.undo_steps'))->delete();
             $this->write($rig, $core);
+            Quota::bytes($rig->user_id);
         });
     }
 

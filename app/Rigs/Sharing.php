@@ -42,7 +42,8 @@ final class Sharing
         return new ShareView(url('/shared/'.$share->token), ($share->created_at ?? now())->toIso8601String());
     }
 
-    private static function hash(string $token): string
+    /** By which a link is found: who reads the table can't follow it. */
+    public static function hash(string $token): string
     {
         return hash('sha256', $token);
     }

@@ -4,16 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Kits\Archive;
 use App\Mail\Letter;
 use App\Models\User;
-use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Mail;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
-/** Accounts, passwords, shared links, and everything out and in again. */
+/** Accounts, passwords and shared links. */
 final class AccountsTest extends TestCase
 {
     private const WORD = 'a long enough word';
@@ -124,78 +122,6 @@ final class AccountsTest extends TestCase
         $this->app['auth']->forgetGuards();
         $this->getJson("/api/shared/{$token}")->assertNotFound();
         $this->get("/api/shared/{$token}/file")->assertNotFound();
-    }
-
-    public function test_everything_goes_out_as_one_archive_and_back_into_an_empty_account_with_nothing_lost(): void
-    {
-        $guest = $this->guest();
-        $this->actingAs($guest);
-        $kit = $guest->kits()->firstOrFail();
-        $this->postJson('/api/joints', ['name' => 'plover', 'registerMm' => 41.2])->assertCreated();
-        $this->postJson("/api/kits/{$kit->id}/parts", ['parts' => [['kind' => 'tube', 'name' => 'Tube 5', 'lengthMm' => 5, 'own' => ['key' => (object) []]]]])->assertCreated();
-        $this->deleteJson("/api/kits/{$kit->id}/parts/".$kit->parts()->where('name', 'Hood 52')->firstOrFail()->id)->assertNoContent();
-        $lens = $kit->parts()->where('name', 'Process 62')->firstOrFail();
-        $this->putJson("/api/kits/{$kit->id}/parts/{$lens->id}", ['version' => $lens->version, 'part' => ['kind' => 'lens', 'focalLengthMm' => 61] + get_object_vars($lens->document)])->assertOk();
-        $rig = $this->rigOf($guest, 'Lichen disc');
-        $this->postJson("/api/rigs/{$rig->id}/steps", ['revision' => $rig->revision, 'step' => ['action' => 'remove', 'place' => 0]])->assertOk();
-        $this->postJson("/api/kits/{$kit->id}/wishes", ['name' => 'Coat of a seed', 'wish' => ['fieldWidthMm' => 2.5, 'automatic' => false]])->assertCreated();
-        $archive = $this->app->make(Archive::class);
-        $zip = (string) $this->get('/api/me/archive')->assertOk()->assertHeader('Content-Type', 'application/zip')->getContent();
-        $this->assertSame(bin2hex($zip), bin2hex((string) $this->get('/api/me/archive')->getContent()));
-
-        $empty = $this->person('new@example.org');
-        $this->actingAs($empty);
-        $this->postJson('/api/me/archive', ['archive' => UploadedFile::fake()->createWithContent('all.zip', $zip)])->assertNoContent();
-        $was = $archive->files($guest->refresh());
-        $is = $archive->files($empty->refresh());
-        $was['account.json'] = str_replace('"Guest"', '"Person"', $was['account.json']);
-        $this->assertSame($was, $is);
-        // Its history works: the hood comes back, and the rig's tube.
-        $own = $empty->kits()->firstOrFail();
-        $this->assertNotSame($kit->id, $own->id);
-        for ($n = 0; $n < 2; $n++) {
-            $this->postJson("/api/kits/{$own->id}/undo", ['revision' => $own->refresh()->revision])->assertOk();
-        }
-        $this->assertTrue($own->parts()->where('name', 'Hood 52')->exists());
-        $back = $this->rigOf($empty, 'Lichen disc');
-        $this->assertCount(2, $back->parts);
-        $this->postJson("/api/rigs/{$back->id}/undo", ['revision' => $back->revision])->assertOk();
-        $this->assertSame($own->id, $back->refresh()->parts[0]?->part_id === null ? null : $own->parts()->whereKey($back->parts[0]->part_id)->firstOrFail()->kit_id);
-        // Only into an empty account.
-        $this->postJson('/api/me/archive', ['archive' => UploadedFile::fake()->createWithContent('all.zip', $zip)])->assertStatus(422)->assertJsonStructure(['errors' => ['archive']]);
-    }
-
-    /** @return iterable<string, array{array<string, string>}> */
-    public static function badArchives(): iterable
-    {
-        $account = '{"format":"zinc-thimble/archive","version":1}';
-        yield 'no account' => [['kits/1.kit.json' => '{}']];
-        yield 'another format' => [['account.json' => '{"format":"other","version":1}']];
-        yield 'no JSON' => [['account.json' => $account, 'kits/1.kit.json' => '{']];
-        yield 'a bad kit' => [['account.json' => $account, 'kits/1.kit.json' => '{"format":"zinc-thimble/kit","version":1,"parts":[{"kind":"tube","lengthMm":-1}]}']];
-        yield 'a bad rig after a good kit' => [['account.json' => $account, 'kits/1.kit.json' => '{"format":"zinc-thimble/kit","version":1,"name":"K"}', 'rigs/1.rig.json' => '{"format":"zinc-thimble/rig","version":1}']];
-        yield 'a history of no part' => [['account.json' => $account, 'kits/1.kit.json' => '{"format":"zinc-thimble/kit","version":1,"name":"K"}', 'kits/1.more.json' => '{"history":[{"number":1,"label":"x","changes":[{"part":"1/none","before":null,"after":null}]}]}']];
-        yield 'a bad wish' => [['account.json' => $account, 'kits/1.kit.json' => '{"format":"zinc-thimble/kit","version":1}', 'kits/1.more.json' => '{"wishes":[{"name":"x","wish":{"magnification":"big"}}]}']];
-        yield 'a wish that is none' => [['account.json' => $account, 'kits/1.kit.json' => '{"format":"zinc-thimble/kit","version":1}', 'kits/1.more.json' => '{"wishes":[3]}']];
-        yield 'a bad joint' => [['account.json' => '{"format":"zinc-thimble/archive","version":1,"joints":[{"name":"thread:42"}]}']];
-    }
-
-    /** @param  array<string, string>  $files */
-    #[DataProvider('badArchives')]
-    public function test_a_bad_archive_is_refused_and_changes_nothing(array $files): void
-    {
-        $path = (string) tempnam(sys_get_temp_dir(), 'zip');
-        $zip = new \ZipArchive;
-        $zip->open($path, \ZipArchive::OVERWRITE);
-        foreach ($files as $name => $text) {
-            $zip->addFromString($name, $text);
-        }
-        $zip->close();
-        $person = $this->person('ilse@example.org');
-        $this->actingAs($person)->postJson('/api/me/archive', ['archive' => new UploadedFile($path, 'a.zip', test: true)])->assertStatus(422);
-        $this->assertSame(['My kit'], $person->kits()->pluck('name')->all());
-        $this->assertSame(0, $person->rigs()->count());
-        $this->assertSame(0, $person->joints()->count());
     }
 
     /** @return iterable<string, array{string, array<string, mixed>, string}> */

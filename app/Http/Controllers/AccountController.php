@@ -6,7 +6,6 @@ namespace App\Http\Controllers;
 
 use App\Api\Person;
 use App\Api\Trouble;
-use App\Kits\Archive;
 use App\Models\Kit;
 use App\Models\User;
 use App\People\Confirmation;
@@ -174,28 +173,6 @@ final class AccountController
         $user->delete();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
-
-        return response()->noContent();
-    }
-
-    #[OA\Get(path: '/me/archive', operationId: 'takeEverything', responses: [new OA\Response(response: 200, description: 'Everything of yours as one ZIP of open files', content: new OA\MediaType(mediaType: 'application/zip', schema: new OA\Schema(type: 'string', format: 'binary')))])]
-    public function archive(Request $request, Archive $archive): Response
-    {
-        /** @var User $user */
-        $user = $request->user();
-
-        return response($archive->write($user), 200, ['Content-Type' => 'application/zip', 'Content-Disposition' => 'attachment; filename="zinc-thimble.zip"']);
-    }
-
-    #[OA\Post(path: '/me/archive', operationId: 'bringEverything', requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['archive'], properties: [new OA\Property(property: 'archive', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 204, description: 'All of it is there again'), new OA\Response(response: 422, description: 'What is wrong; nothing was changed', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function restore(Request $request, Archive $archive): Response
-    {
-        /** @var User $user */
-        $user = $request->user();
-        $request->validate(['archive' => ['required', 'file', 'max:10240']]);
-        $file = $request->file('archive');
-        $path = $file instanceof \Illuminate\Http\UploadedFile ? $file->getRealPath() : false;
-        $archive->read($user, $path === false ? '' : $path);
 
         return response()->noContent();
     }

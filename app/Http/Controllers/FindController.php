@@ -14,6 +14,7 @@ use App\Api\Trouble;
 use App\Api\WishView;
 use App\Find\FindViews;
 use App\Find\KitSearch;
+use App\Find\WishBlanks;
 use App\Http\Requests\AskWish;
 use App\Models\Kit;
 use App\Models\User;
@@ -168,9 +169,9 @@ final class FindController
         $valid = $request->validate(['name' => ['required', 'string', 'max:120', 'not_regex:/[\p{Cc}]/u'], 'wish' => ['required', 'array']]);
         $name = trim($valid['name']);
         /** @var array<string, mixed> $wish */
-        $wish = validator($valid['wish'], AskWish::blanks())->validate();
+        $wish = validator($valid['wish'], WishBlanks::rules())->validate();
         // What can't be asked can't be kept.
-        AskWish::wish($wish);
+        WishBlanks::wanted($wish);
         if ($kit->wishes()->count() >= 200) {
             throw ValidationException::withMessages(['name' => 'Two hundred wishes are kept already. Drop one first.']);
         }

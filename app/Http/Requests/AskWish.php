@@ -4,20 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Find\WishBlanks;
 use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Validation\Rule;
-use ZincThimble\Core\Find\Ranking;
 use ZincThimble\Core\Find\Wanted;
 
-/** The blanks of the sentence that asks what does it. */
+/** The blanks of the sentence that asks what does it, for one kit. */
 class AskWish extends FormRequest
 {
-    /** Blanks that take a number; the core knows their ranges. */
-    public const NUMBERS = [
-        'fieldWidthMm', 'magnification', 'workingDistanceMm', 'subjectDistanceMm', 'leastRoomMm', 'mostStopsLost', 'focusFromMm', 'focusToMm', 'mostMassG',
-        'mostLengthMm', 'mostPrice', 'mostMissingPrice', 'leastCorner', 'depthMm', 'detailMm', 'subjectDepthMm',
-    ];
-
     public function authorize(): bool
     {
         return $this->user()?->can('view', $this->route('kit')) ?? false;
@@ -32,7 +25,7 @@ class AskWish extends FormRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return self::blanks() + ['page' => ['nullable', 'integer', 'min:1', 'max:1000']];
+        return WishBlanks::rules() + ['page' => ['nullable', 'integer', 'min:1', 'max:1000']];
     }
 
     /** @throws \ZincThimble\Core\Gear\InvalidFigure names the blank that can't be so */
@@ -41,40 +34,6 @@ class AskWish extends FormRequest
         /** @var array<string, mixed> $valid */
         $valid = $this->validated();
 
-        return self::wish($valid);
-    }
-
-    /** @return array<string, list<mixed>> what may stand in the blanks */
-    public static function blanks(): array
-    {
-        return array_fill_keys(self::NUMBERS, ['nullable', 'numeric']) + [
-            'infinity' => ['nullable', 'boolean'], 'automatic' => ['nullable', 'boolean'],
-            'support' => ['nullable', 'string', Rule::in(['hand', 'braced', 'table'])], 'ranking' => ['nullable', 'string', Rule::enum(Ranking::class)],
-        ];
-    }
-
-    /**
-     * @param  array<string, mixed>  $valid  blanks that have been validated
-     *
-     * @throws \ZincThimble\Core\Gear\InvalidFigure names the blank that can't be so
-     */
-    public static function wish(array $valid): Wanted
-    {
-        $numbers = [];
-        foreach (self::NUMBERS as $name) {
-            $value = $valid[$name] ?? null;
-            $numbers[$name] = is_numeric($value) ? (float) $value : null;
-        }
-        $yes = static fn (string $name): ?bool => isset($valid[$name]) ? filter_var($valid[$name], FILTER_VALIDATE_BOOL) : null;
-        $support = $valid['support'] ?? null;
-        $ranking = $valid['ranking'] ?? null;
-
-        return new Wanted(
-            ...$numbers,
-            infinity: $yes('infinity') ?? false,
-            automatic: $yes('automatic'),
-            support: is_string($support) ? $support : null,
-            ranking: is_string($ranking) ? Ranking::from($ranking) : Ranking::Ease,
-        );
+        return WishBlanks::wanted($valid);
     }
 }
