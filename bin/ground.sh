@@ -174,12 +174,12 @@ as() {
 is_ours() {
     local pid=$1 what=$2
     [ -n "$pid" ] && [ -r "/proc/$pid/cmdline" ] || return 1
-    tr '\0' ' ' < "/proc/$pid/cmdline" | grep -qF "$what" || return 1
+    tr '\0' ' ' < "/proc/$pid/cmdline" | grep -F > /dev/null -- "$what" || return 1
     {
         tr '\0' ' ' < "/proc/$pid/cmdline"
         tr '\0' '\n' < "/proc/$pid/environ"
         readlink "/proc/$pid/fd/"*
-    } 2>/dev/null | grep -qF "$run/" || tr '\0' '\n' < "/proc/$pid/environ" 2>/dev/null | grep -qxF "ZINC_RUN=$run"
+    } 2>/dev/null | grep -F > /dev/null -- "$run/" || tr '\0' '\n' < "/proc/$pid/environ" 2>/dev/null | grep -xF > /dev/null -- "ZINC_RUN=$run"
 }
 
 sql() { PGPASSWORD=$DB_PASSWORD PGCONNECT_TIMEOUT=3 psql -qAt -h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME" "$@"; }
@@ -214,9 +214,9 @@ database_up() {
         as "$user" "$pg_bin/pg_ctl" -D "$run/pg" -w -s -l "$run/pg/server.log" \
             -o "-p $DB_PORT -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c fsync=${1:-on} -c max_connections=80" start 9>&- >/dev/null 2>&1 && break
         [ "$try" -lt 12 ] || { tail -n 5 "$run/pg/server.log" >&2; fail "The database doesn't start; what it said is above"; }
-        if tail -n 5 "$run/pg/server.log" | grep -q "Address already in use"; then set_env DB_PORT "$(free_port $((DB_PORT + 1)))"; else sleep 0.5; fi
+        if tail -n 5 "$run/pg/server.log" | grep > /dev/null "Address already in use"; then set_env DB_PORT "$(free_port $((DB_PORT + 1)))"; else sleep 0.5; fi
     done
-    sql -d postgres -c "select 1 from pg_database where datname = '$DB_DATABASE'" | grep -q 1 || sql -d postgres -c "create database $DB_DATABASE"
+    sql -d postgres -c "select 1 from pg_database where datname = '$DB_DATABASE'" | grep 1 > /dev/null || sql -d postgres -c "create database $DB_DATABASE"
 }
 
 database_down() {
@@ -229,7 +229,7 @@ database_down() {
 artisan() { as "$(user_for www-data)" php "$root/artisan" "$@"; }
 
 # Whether the one that answers is this instance, with its database: it says who it is.
-web_is_up() { curl -fsS --max-time 3 "http://127.0.0.1:$WEB_PORT/up" -H "Host: $(own_host)" 2>/dev/null | grep -qF "\"instance\":\"$(printf %s "$INSTANCE_ID" | sha256sum | cut -c1-16)\""; }
+web_is_up() { curl -fsS --max-time 3 "http://127.0.0.1:$WEB_PORT/up" -H "Host: $(own_host)" 2>/dev/null | grep -F > /dev/null -- "\"instance\":\"$(printf %s "$INSTANCE_ID" | sha256sum | cut -c1-16)\""; }
 
 own_host() { sed -E 's#^[a-z]+://([^/]+).*#\1#' <<< "$APP_URL"; }
 
@@ -410,8 +410,8 @@ web_down() {
         fi
         rm -f "$run/$file.pid"
     done
-    # Workers whose master was killed go on listening.
-    for pid in $(pgrep -f '^(php-fpm: pool|nginx: worker)' || true); do
+    # Whatever of ours goes on without its pid file: workers whose master was killed, masters whose file was lost.
+    for pid in $(pgrep -f '^(php-fpm|nginx): master' || true) $(pgrep -f '^(php-fpm: pool|nginx: worker)' || true); do
         if is_ours "$pid" ':'; then kill -KILL "$pid" 2>/dev/null || true; fi
     done
 }
