@@ -173,14 +173,19 @@ as() {
 # A process that is ours: its number, what it is called, and that it works for this instance's folder.
 is_ours() {
     local pid=$1 what=$2
-    [ -n "$pid" ] && [ -r "/proc/$pid/cmdline" ] || return 1
-    tr '\0' ' ' < "/proc/$pid/cmdline" | grep -F > /dev/null -- "$what" || return 1
+    [ -n "$pid" ] && [ -r "/proc/$pid/cmdline" ] && [ -O "/proc/$pid" ] || [ "$(id -u)" -eq 0 ] || return 1
     {
-        tr '\0' ' ' < "/proc/$pid/cmdline"
-        tr '\0' '\n' < "/proc/$pid/environ"
-        readlink "/proc/$pid/fd/"*
-    } 2>/dev/null | grep -F > /dev/null -- "$run/" || tr '\0' '\n' < "/proc/$pid/environ" 2>/dev/null | grep -xF > /dev/null -- "ZINC_RUN=$run"
+        tr '\0' ' ' < "/proc/$pid/cmdline" | grep -F > /dev/null -- "$what" || return 1
+        {
+            tr '\0' ' ' < "/proc/$pid/cmdline"
+            tr '\0' '\n' < "/proc/$pid/environ" | sed 's/^ZINC_RUN=.*/&\//'
+            readlink "/proc/$pid/fd/"*
+        } | grep -F > /dev/null -- "$run/"
+    } 2>/dev/null
 }
+
+# One that has ended and waits to be taken note of is not alive.
+is_alive() { local state; state=$(sed -n 's/^State:[[:space:]]*\(.\).*/\1/p' "/proc/$1/status" 2>/dev/null) && [ -n "$state" ] && [ "$state" != Z ]; }
 
 sql() { PGPASSWORD=$DB_PASSWORD PGCONNECT_TIMEOUT=3 psql -qAt -h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME" "$@"; }
 
@@ -209,6 +214,7 @@ database_up() {
         if is_ours "$pid" "postgres"; then database_down; else rm -f "$run/pg/postmaster.pid"; fi
     fi
     local try
+    port_is_free "$DB_PORT" || set_env DB_PORT "$(free_port $((DB_PORT + 1)))"
     for try in $(seq 12); do
         # Loopback only, no socket file: the folder's path may be too long for one.
         as "$user" "$pg_bin/pg_ctl" -D "$run/pg" -w -s -l "$run/pg/server.log" \
@@ -233,15 +239,17 @@ web_is_up() { curl -fsS --max-time 3 "http://127.0.0.1:$WEB_PORT/up" -H "Host: $
 
 own_host() { sed -E 's#^[a-z]+://([^/]+).*#\1#' <<< "$APP_URL"; }
 
-workers_are_up() { local each; for each in queue schedule; do is_ours "$(cat "$run/$each.pid" 2>/dev/null)" "$each" || return 1; done; }
+# The masters of the web server and its workers, and the loops beside them.
+workers_are_up() { local each; for each in nginx fpm queue schedule; do is_ours "$(cat "$run/$each.pid" 2>/dev/null || true)" "$each" || return 1; done; }
 
+# With --keep the database is left as it is: somebody else has brought it up to this version.
 web_up() {
     local user try port; user=$(user_for www-data)
     for try in $(seq 12); do
         own_address
         # What was cached under an older version, another port or another folder is worth nothing.
         rm -f "$run"/cache/*.php
-        artisan config:cache -q && artisan route:cache -q
+        artisan ground:ready -q ${1:-}
         write_fpm "$user" > "$run/fpm.conf"
         write_nginx "$user" > "$run/nginx.conf"
         chmod 600 "$run/fpm.conf"
@@ -251,8 +259,10 @@ web_up() {
             set_env FPM_PORT "$(free_port $((FPM_PORT + 2)))"
             continue
         fi
-        if nginx -c "$run/nginx.conf" -p "$run/nginx" -e "$run/logs/nginx.log" >> "$run/logs/start.log" 2>&1 9>&-; then
+        # Somebody else's already: no need to wait until binding has failed five times.
+        if port_is_free "$WEB_PORT" && nginx -c "$run/nginx.conf" -p "$run/nginx" -e "$run/logs/nginx.log" >> "$run/logs/start.log" 2>&1 9>&-; then
             port=$WEB_PORT
+            cat "$run/nginx.pid" "$run/fpm.pid" > "$run/sessions"
             break
         fi
         web_down
@@ -399,19 +409,21 @@ web_down() {
         if is_ours "$pid" "keep-$file"; then kill -TERM -- "-$pid" 2>/dev/null || true; fi
         rm -f "$run/$file.pid"
     done
+    # The web server lets what is under way come to its end, then nothing is left for the workers to do.
     for file in nginx fpm; do
         [ -f "$run/$file.pid" ] || continue
         pid=$(cat "$run/$file.pid")
         # A number left over from a crash may be somebody else's by now.
         if is_ours "$pid" "$file"; then
-            kill -QUIT "$pid" 2>/dev/null || true
-            for _ in $(seq 50); do kill -0 "$pid" 2>/dev/null || break; sleep 0.1; done
+            kill "$([ "$file" = nginx ] && echo -QUIT || echo -TERM)" "$pid" 2>/dev/null || true
+            for _ in $(seq 100); do is_alive "$pid" || break; sleep 0.05; done
             kill -KILL "$pid" 2>/dev/null || true
         fi
         rm -f "$run/$file.pid"
     done
-    # Whatever of ours goes on without its pid file: workers whose master was killed, masters whose file was lost.
-    for pid in $(pgrep -f '^(php-fpm|nginx): master' || true) $(pgrep -f '^(php-fpm: pool|nginx: worker)' || true); do
-        if is_ours "$pid" ':'; then kill -KILL "$pid" 2>/dev/null || true; fi
+    # Workers whose master was killed go on listening, in the session that it began.
+    for what in $(cat "$run/sessions" 2>/dev/null || true); do
+        for pid in $(pgrep -s "$what" -f '^(php-fpm|nginx): ' || true); do kill -KILL "$pid" 2>/dev/null || true; done
     done
+    rm -f "$run/sessions"
 }
