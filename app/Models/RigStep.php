@@ -15,13 +15,14 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $number
  * @property string $label
  * @property \stdClass $document
+ * @property ?string $sent_as what its sender called it
  * @property ?\Carbon\CarbonInterface $created_at
  */
 final class RigStep extends Model
 {
     public const UPDATED_AT = null;
 
-    protected $fillable = ['number', 'label', 'document'];
+    protected $fillable = ['number', 'label', 'document', 'sent_as'];
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -17,6 +17,6 @@ final class TooBusy extends ServiceUnavailableHttpException
 
     public function render(): JsonResponse
     {
-        return new JsonResponse(['message' => $this->getMessage()], 503, ['Retry-After' => '3']);
+        return new JsonResponse(['message' => $this->getMessage(), 'busy' => true], 503, ['Retry-After' => '3']);
     }
 }

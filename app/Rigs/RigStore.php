@@ -67,16 +67,22 @@ final class RigStore
      *
      * @throws StaleRevision when somebody else changed it meanwhile
      */
-    public function keep(Rig $rig, int $revision, CoreRig $core, string $label): Rig
+    public function keep(Rig $rig, int $revision, CoreRig $core, string $label, ?string $sentAs = null): Rig
     {
-        return $this->locked($rig, $revision, function (Rig $rig) use ($core, $label): void {
+        return $this->locked($rig, $revision, function (Rig $rig) use ($core, $label, $sentAs): void {
             $rig->steps()->where('number', '>', $rig->step)->delete();
             $rig->step++;
-            $this->remember($rig, $core, $rig->step, $label, $this->known($rig->kit_id, $core));
+            $this->remember($rig, $core, $rig->step, $label, $this->known($rig->kit_id, $core), $sentAs);
             $rig->steps()->where('number', '<=', $rig->step - (int) config('zinc.undo_steps'))->delete();
             $this->write($rig, $core);
             Quota::bytes($rig->user_id);
         });
+    }
+
+    /** Whether a step has been taken already: its sender never heard of it and sends it again. */
+    public function hasTaken(Rig $rig, ?string $sentAs): bool
+    {
+        return $sentAs !== null && $rig->steps()->where('sent_as', $sentAs)->exists();
     }
 
     /** One step back in the history; a rig without an older step stays as it is. */
@@ -368,12 +374,12 @@ final class RigStore
     }
 
     /** @param  array<int, true>  $known */
-    private function remember(Rig $rig, CoreRig $core, int $number, string $label, array $known): void
+    private function remember(Rig $rig, CoreRig $core, int $number, string $label, array $known, ?string $sentAs = null): void
     {
         $document = RigFile::document($core);
         $document['camera'] = self::referring($core->camera->document->fields, $known);
         $document['chain'] = array_map(static fn (array $part): array => self::referring($part, $known), RigFile::chain($core));
-        $rig->steps()->create(['number' => $number, 'label' => Text::cut($label, 200), 'document' => $document]);
+        $rig->steps()->create(['number' => $number, 'label' => Text::cut($label, 200), 'document' => $document, 'sent_as' => $sentAs]);
     }
 
     /** The version-1 document that the rows make up, `kitPart` included. */

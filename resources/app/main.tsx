@@ -12,7 +12,9 @@ const queries = new QueryClient({
         queries: {
             staleTime: 60_000,
             refetchOnWindowFocus: false,
-            retry: (count, error) => !(error instanceof Refused && error.status < 500) && count < 2,
+            // A search whose place a newer one of another window took is asked again; what is refused for good is not.
+            retry: (count, error) =>
+                error instanceof Refused && error.status > 0 && error.status < 500 ? error.status === 409 && count < 3 : count < 2,
         },
     },
 });

@@ -209,16 +209,19 @@ final class RigController
         return response()->json($this->shown($rig));
     }
 
-    #[OA\Post(path: '/rigs/{rig}/steps', operationId: 'takeStep', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision', 'step'], properties: [new OA\Property(property: 'revision', type: 'integer'), new OA\Property(property: 'step', ref: StepRequest::class)])), responses: [
+    #[OA\Post(path: '/rigs/{rig}/steps', operationId: 'takeStep', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision', 'step'], properties: [new OA\Property(property: 'revision', type: 'integer'), new OA\Property(property: 'id', type: 'string', format: 'uuid', description: 'What the sender calls this step: sent again, it is taken once'), new OA\Property(property: 'step', ref: StepRequest::class)])), responses: [
         new OA\Response(response: 200, description: 'The rig after the step', content: new OA\JsonContent(ref: RigView::class)),
         new OA\Response(response: 409, description: 'The rig has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class)),
         new OA\Response(response: 422, description: 'The step can’t be taken', content: new OA\JsonContent(ref: Trouble::class)),
     ])]
     public function step(TakeStep $request, Rig $rig, Steps $steps): JsonResponse
     {
+        if ($this->store->hasTaken($rig, $request->sentAs())) {
+            return response()->json($this->shown($rig));
+        }
         [$core, $label] = $steps->take($rig, $this->store->read($rig), $request->step());
 
-        return Shown::first(fn (): RigView => $this->views->rig($this->store->keep($rig, $request->revision(), $core, $label), $core));
+        return Shown::first(fn (): RigView => $this->views->rig($this->store->keep($rig, $request->revision(), $core, $label, $request->sentAs()), $core));
     }
 
     #[OA\Post(path: '/rigs/{rig}/undo', operationId: 'undoStep', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision'], properties: [new OA\Property(property: 'revision', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'The rig one step back', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 409, description: 'The rig has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]

@@ -16,6 +16,7 @@ final class TakeStep extends RevisionRequest
     public function rules(): array
     {
         return parent::rules() + [
+            'id' => ['nullable', 'string', 'uuid'],
             'step' => ['required', 'array:action,place,travel,value,parts,code,wish,document'],
             'step.action' => ['required', 'string', Rule::in(['set', 'insert', 'remove', 'turn', 'move', 'camera', 'mend', 'solve', 'swap', 'describe'])],
             'step.place' => ['nullable', 'integer:strict', 'min:0', 'max:100'],
@@ -27,6 +28,14 @@ final class TakeStep extends RevisionRequest
             'step.document' => ['nullable', 'array:conditions,subject'],
             'step.parts.*' => ['integer:strict', 'min:1', 'max:9000000000000'],
         ];
+    }
+
+    /** What the sender calls this step; null = it has no name. */
+    public function sentAs(): ?string
+    {
+        $id = $this->input('id');
+
+        return is_string($id) ? strtolower($id) : null;
     }
 
     public function step(): StepRequest

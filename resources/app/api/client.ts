@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { strings } from '../strings';
 import type { components, paths } from './generated/schema';
 
 export type Schema = components['schemas'];
@@ -23,6 +24,13 @@ export class Refused extends Error {
         readonly rigs: readonly string[] = [],
     ) {
         super(message);
+    }
+}
+
+/** No answer, or one from a web server whose application is away: nothing is known of what became of the request. */
+export class Away extends Refused {
+    constructor(status = 0) {
+        super(status, strings.offline.away);
     }
 }
 
@@ -65,10 +73,15 @@ interface Result<T> {
 
 /** The answer, or Refused with the server's reason. */
 async function told<T>(asked: Promise<Result<T>>): Promise<T> {
-    const { data, error, response } = await asked;
+    const { data, error, response } = await asked.catch((fault: unknown): never => {
+        // The browser's own words for "no answer" say nothing to anybody.
+        throw fault instanceof TypeError ? new Away() : fault;
+    });
     if (response.ok) return data as T;
-    if (typeof error !== 'object' || error === null) throw new Refused(response.status, response.statusText);
-    const message = 'message' in error ? String(error.message) : response.statusText;
+    if (response.status >= 502 && response.status <= 504 && !(error !== null && typeof error === 'object' && 'busy' in error))
+        throw new Away(response.status);
+    if (typeof error !== 'object' || error === null) throw new Refused(response.status, strings.offline.strange(response.status));
+    const message = 'message' in error ? String(error.message) : strings.offline.strange(response.status);
     const rigs = 'rigs' in error && Array.isArray(error.rigs) ? error.rigs.map(String) : [];
     throw new Refused(response.status, message, fieldsOf(error), rigs);
 }
@@ -152,8 +165,14 @@ export const api = {
     states: (rig: number) => told(client.GET('/rigs/{rig}/states', { params: at(rig) })),
     state: (rig: number, number: number) => told(client.GET('/rigs/{rig}/states/{number}', { params: { path: { rig, number } } })),
     rig: (rig: number) => told(client.GET('/rigs/{rig}', { params: at(rig) })),
-    step: (rig: number, revision: number, step: StepRequest) =>
-        told(client.POST('/rigs/{rig}/steps', { params: at(rig), body: { revision, step } })),
+    /** The same id sent twice is one step. */
+    step: (rig: number, revision: number, step: StepRequest, id: string) =>
+        told(client.POST('/rigs/{rig}/steps', { params: at(rig), body: { revision, id, step } })),
+    sessions: () => told(client.GET('/me/sessions')),
+    endSession: (session: string) => told(client.DELETE('/me/sessions/{session}', { params: { path: { session } } })),
+    signIns: () => told(client.GET('/me/sign-ins')),
+    confirm: (body: { user: number; until: number; signature: string }) => told(client.POST('/confirm', { body })),
+    askConfirmation: () => told(client.POST('/me/confirmation')),
     undo: (rig: number, revision: number) => told(client.POST('/rigs/{rig}/undo', { params: at(rig), body: { revision } })),
     redo: (rig: number, revision: number) => told(client.POST('/rigs/{rig}/redo', { params: at(rig), body: { revision } })),
     name: (rig: number, revision: number, name: string | null) =>

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useState, type ChangeEvent } from 'react';
 import { useSearchParams } from 'react-router';
 import { api, reasonOf, Refused } from '../api/client';
 import { strings } from '../strings';
@@ -8,6 +8,8 @@ import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import type { Schema } from '../api/client';
 import { Mark } from './Mark';
+import { Sessions } from './Sessions';
+import { Strength } from './Strength';
 
 const say = strings.account;
 
@@ -25,6 +27,8 @@ function Blank({
     complete: string;
     trouble: Error | null;
 }) {
+    const [typed, setTyped] = useState('');
+    const fresh = complete === 'new-password';
     const fault = trouble instanceof Refused ? trouble.fields[name] : undefined;
     return (
         <label className="block pt-3 text-sm">
@@ -36,7 +40,9 @@ function Blank({
                 required
                 aria-invalid={fault !== undefined}
                 className="mt-1 block w-full border-b-2 border-brass bg-ground px-2 py-1.5 text-base"
+                {...(fresh && { onChange: (event: ChangeEvent<HTMLInputElement>) => setTyped(event.target.value) })}
             />
+            {fresh && <Strength password={typed} />}
             {fault !== undefined && (
                 <span role="alert" className="block border-l-[3px] border-ink pt-1 pl-2">
                     {fault}
@@ -179,6 +185,7 @@ export function AccountDialog({ person, onClose }: { person: Schema['Person']; o
         onSuccess: (_, form) => form.reset(),
     });
     const rename = useMutation({ mutationFn: api.rename, onSuccess: arrived });
+    const letter = useMutation({ mutationFn: api.askConfirmation });
     const restore = useMutation({ mutationFn: api.restore, onSuccess: () => void queries.invalidateQueries() });
     const end = useMutation({
         mutationFn: api.deleteAccount,
@@ -211,6 +218,18 @@ export function AccountDialog({ person, onClose }: { person: Schema['Person']; o
                 />
             ) : (
                 <>
+                    {!person.confirmed && (
+                        <p className="mb-3 border-l-[3px] border-brass pl-2 text-sm">
+                            {say.unconfirmed}{' '}
+                            {letter.isSuccess ? (
+                                <span role="status">{say.sentAgain}</span>
+                            ) : (
+                                <button type="button" className="text-beam underline underline-offset-2" onClick={() => letter.mutate()}>
+                                    {say.again}
+                                </button>
+                            )}
+                        </p>
+                    )}
                     <form
                         onSubmit={(event) => {
                             event.preventDefault();
@@ -249,6 +268,8 @@ export function AccountDialog({ person, onClose }: { person: Schema['Person']; o
                             {password.isSuccess && <span role="status">{say.changed}</span>}
                         </p>
                     </form>
+                    <h3 className={head}>{say.sessions}</h3>
+                    <Sessions />
                 </>
             )}
             <h3 className={head}>{say.everything}</h3>
@@ -269,6 +290,7 @@ export function AccountDialog({ person, onClose }: { person: Schema['Person']; o
                         }}
                     />
                 </label>
+                {restore.isPending && <span role="status">{say.bringing}</span>}
                 {restore.isSuccess && <span role="status">{say.brought}</span>}
             </p>
             {restore.error && (
@@ -303,6 +325,11 @@ export function AccountDialog({ person, onClose }: { person: Schema['Person']; o
                     )}
                 </>
             )}
+            <p className="mt-5 border-t border-line pt-2 text-xs">
+                <a className="text-beam underline underline-offset-2" href="/build/notices.txt" target="_blank" rel="noreferrer">
+                    {say.notices}
+                </a>
+            </p>
         </Dialog>
     );
 }

@@ -4,6 +4,7 @@ import { Navigate, Route, Routes } from 'react-router';
 import { api, Refused } from '../api/client';
 import { BenchPlace } from '../places/bench/BenchPlace';
 import { ResetPassword } from './Account';
+import { Confirm } from './Confirm';
 import { Welcome } from './Welcome';
 
 // Places other than the first one come when they are gone to.
@@ -18,6 +19,7 @@ export function Application() {
         <Suspense fallback={<main className="min-h-dvh" aria-busy="true" />}>
             <Routes>
                 <Route path="/shared/:token" element={<SharedPlace />} />
+                <Route path="/confirm" element={<Confirm />} />
                 <Route path="/reset" element={<ResetPassword />} />
                 <Route path="*" element={<Inside />} />
             </Routes>

@@ -3547,6 +3547,11 @@ export interface operations {
             content: {
                 "application/json": {
                     revision: number;
+                    /**
+                     * Format: uuid
+                     * @description What the sender calls this step: sent again, it is taken once
+                     */
+                    id?: string;
                     step: components["schemas"]["StepRequest"];
                 };
             };

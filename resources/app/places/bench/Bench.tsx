@@ -6,13 +6,16 @@ import { api, Refused, type Schema, type SweepView, type TravelView } from '../.
 import { download, svgOf } from '../../drawing/exportSvg';
 import { jointItem, partItem, RigDrawing, type Pointed } from '../../drawing/RigDrawing';
 import { fNumber, length, magnification } from '../../figures';
+import { waitingSet, waitingValues } from '../../offline/waiting';
 import { Bar, History } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
+import { Lost } from '../../ui/Lost';
 import { ChainList } from './ChainList';
+import { ConflictDialog } from './ConflictDialog';
 import { ChartsDialog } from './Charts';
-import { Controls } from './Controls';
+import { Controls, nearest } from './Controls';
 import { misfitsOf, shownOf, type Held, type ReadingName } from './figuresOf';
 import { Findings } from './Findings';
 import { KeepDialog, KeysDialog } from './dialogs';
@@ -38,8 +41,10 @@ interface Props {
 export function Bench({ id, person, rigs }: Props) {
     const { units } = usePreferences();
     const navigate = useNavigate();
-    const { query, change, step, undo, redo, rename } = useRig(id);
+    const { query, change, step, undo, redo, rename, waiting } = useRig(id, person.id);
     const rig = query.data;
+    const { refetch } = query;
+    const again = useCallback(() => void refetch(), [refetch]);
     const sweeps = useSweeps(rig);
     const [ready, setReady] = useState<number | null>(null);
     const mends = useQuery({
@@ -69,8 +74,14 @@ export function Bench({ id, person, rigs }: Props) {
     const place = item === 0 ? 0 : Math.floor((item - 1) / 2) + (item % 2 === 0 ? 1 : 0);
     const tooFew = item === 0 ? 0 : place;
 
-    // A revision that is not the held sweep's own makes that sweep stale: it is let go.
-    const live = held && rig && held.sweep.revision === rig.revision ? held : null;
+    // A revision that is not the held sweep's own makes that sweep stale: it is let go. What waits to be sent of that one control is
+    // still looked up in it.
+    const set = waitingSet(waiting.steps);
+    const kept = set === null ? undefined : sweeps.ready(set.travel);
+    const resting = useMemo(() => (set && kept ? { sweep: kept, row: nearest(kept.places, set.value) } : null), [set?.value, kept]); // eslint-disable-line react-hooks/exhaustive-deps -- a set is made anew each time
+    const live =
+        held && rig && held.sweep.revision === rig.revision ? held : rig && resting?.sweep.revision === rig.revision ? resting : null;
+    const parked = useMemo(() => waitingValues(waiting.steps), [waiting.steps]);
     const shown = useMemo(() => (rig ? shownOf(rig, live) : null), [rig, live]);
 
     // What the hand asked for is shown as soon as its sweep at the rig's present setting is here, and nothing before that:
@@ -120,6 +131,7 @@ export function Bench({ id, person, rigs }: Props) {
             step({ action: 'set', travel: travel.name, value })
                 .catch(() => undefined)
                 .finally(() => {
+                    // What waits is shown from the waiting steps: nothing springs back.
                     if (wanted.current === null) setHeld(null);
                 });
         },
@@ -194,12 +206,12 @@ export function Bench({ id, person, rigs }: Props) {
     );
     const turn = useCallback((at: number) => void step({ action: 'turn', place: at }).catch(() => undefined), [step]);
 
-    if (query.isError) {
+    if (query.isError && !rig) {
         return (
             <>
                 <Bar person={person}>{null}</Bar>
                 <main id="main" className="p-6">
-                    <p role="alert">{query.error.message}</p>
+                    <Lost error={query.error} onRetry={again} />
                     <p className="flex items-center gap-4 pt-4">
                         <Button onClick={() => void navigate('/bench')}>{strings.bench.rigs}</Button>
                         {query.error instanceof Refused && query.error.status === 422 && (
@@ -290,7 +302,7 @@ export function Bench({ id, person, rigs }: Props) {
             <div className="flex min-h-dvh flex-col lg:h-dvh">
                 <Bar person={person}>
                     <History
-                        undo={rig?.history.undo ?? null}
+                        undo={waiting.steps.length > 0 ? strings.offline.waiting(1) : (rig?.history.undo ?? null)}
                         redo={rig?.history.redo ?? null}
                         busy={change.isPending}
                         onUndo={undo}
@@ -303,13 +315,15 @@ export function Bench({ id, person, rigs }: Props) {
                         <div className="flex flex-wrap items-center gap-x-3">
                             <h1 className="truncate text-lg font-semibold">{rig?.name ?? strings.bench.unnamed}</h1>
                             <span className="text-xs whitespace-nowrap text-soft" role="status">
-                                {change.isPending
-                                    ? strings.bench.saving
-                                    : change.isError
-                                      ? strings.bench.notSaved
-                                      : rig
-                                        ? strings.bench.saved
-                                        : ''}
+                                {waiting.steps.length > 0
+                                    ? strings.offline.waiting(waiting.steps.length)
+                                    : change.isPending
+                                      ? strings.bench.saving
+                                      : change.isError
+                                        ? strings.bench.notSaved
+                                        : rig && waiting.asked
+                                          ? strings.bench.saved
+                                          : ''}
                             </span>
                             <div className="no-print ml-auto flex whitespace-nowrap">
                                 <Button bare disabled={!rig} onClick={() => setDialog('describe')}>
@@ -334,6 +348,16 @@ export function Bench({ id, person, rigs }: Props) {
                         {change.isError && (
                             <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
                                 {change.error.message || strings.bench.lost}
+                            </p>
+                        )}
+                        {waiting.steps.length > 0 && (
+                            <p role="alert" className="border-l-[3px] border-brass pl-2 text-sm">
+                                {strings.offline.waits} {live === null && strings.offline.figures}
+                            </p>
+                        )}
+                        {waiting.trouble !== null && (
+                            <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
+                                {strings.offline.refused(waiting.trouble)}
                             </p>
                         )}
                         <div className="relative min-h-[300px] flex-1" onKeyDown={onKeyDown}>
@@ -396,6 +420,7 @@ export function Bench({ id, person, rigs }: Props) {
                                     onTake={take}
                                     onMove={move}
                                     onLeave={leave}
+                                    parked={parked}
                                     onSet={(travel, value) =>
                                         void step({ action: 'set', travel: travel.name, value }).catch(() => undefined)
                                     }
@@ -453,6 +478,9 @@ export function Bench({ id, person, rigs }: Props) {
                 {rig && dialog === 'describe' && <DescribeDialog rig={rig} onStep={step} onClose={() => setDialog(null)} />}
                 {rig && dialog === 'rigs' && <RigsDialog rig={rig} onClose={() => setDialog(null)} />}
                 {rig && dialog === 'states' && <StatesDialog rig={rig} units={units} onClose={() => setDialog(null)} />}
+                {rig && waiting.conflict && (
+                    <ConflictDialog rig={rig} shown={shown} waiting={waiting} theirs={waiting.conflict.theirs} units={units} />
+                )}
                 {rig && <KeepDialog open={keeping} onOpenChange={setKeeping} name={rig.name} onKeep={rename} />}
                 <KeysDialog open={keys} onOpenChange={setKeys} />
             </div>

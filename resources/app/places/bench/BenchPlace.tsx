@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, messageOf, type Schema } from '../../api/client';
 import { Bar } from '../../shell/Bar';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
+import { Lost } from '../../ui/Lost';
 import { Bench } from './Bench';
 
 /** Finds the rig to show: the one in the address, else the last one changed. */
@@ -14,6 +15,8 @@ export function BenchPlace({ person }: { person: Schema['Person'] }) {
     const rigs = useQuery({ queryKey: ['rigs'], queryFn: api.rigs });
     const id = rig === undefined ? null : Number(rig);
     const first = rigs.data?.[0]?.id;
+    const { refetch } = rigs;
+    const again = useCallback(() => void refetch(), [refetch]);
     const [trouble, setTrouble] = useState<string | null>(null);
 
     useEffect(() => {
@@ -25,7 +28,7 @@ export function BenchPlace({ person }: { person: Schema['Person'] }) {
         <>
             <Bar person={person}>{null}</Bar>
             <main id="main" className="p-6" aria-busy={rigs.isPending}>
-                {rigs.isError && <p role="alert">{rigs.error.message}</p>}
+                {rigs.isError && <Lost error={rigs.error} onRetry={again} />}
                 {rigs.data?.length === 0 && (
                     <div className="max-w-[520px] py-6">
                         <h1 className="text-lg font-semibold">{strings.bench.emptyTitle}</h1>

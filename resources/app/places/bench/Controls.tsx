@@ -16,6 +16,8 @@ interface Props {
     onLeave: (travel: TravelView) => void;
     /** A value that was typed, which may stand between two places of rest. */
     onSet: (travel: TravelView, value: number) => void;
+    /** Where controls were left while the server was away, by name. */
+    parked: ReadonlyMap<string, number>;
     /** Middle of each part in the drawing, px, and the drawing's width. */
     centres: ReadonlyMap<number, number>;
     width: number;
@@ -54,7 +56,7 @@ function underPictures(
     return starts;
 }
 
-export function Controls({ rig, held, fetching, units, onReach, onTake, onMove, onLeave, onSet, centres, width }: Props) {
+export function Controls({ rig, held, fetching, units, onReach, onTake, onMove, onLeave, onSet, parked, centres, width }: Props) {
     if (rig.travels.length === 0) return null;
     const scaleWidth = Math.min(widest, Math.floor((width + gap) / rig.travels.length) - gap);
     const starts = underPictures(
@@ -70,8 +72,9 @@ export function Controls({ rig, held, fetching, units, onReach, onTake, onMove, 
         >
             {rig.travels.map((travel, at) => {
                 const moved = held?.sweep.travel === travel.name;
-                const own = moved ? held.row : nearestRow(travel);
-                const value = moved ? (travel.places[own] ?? travel.value) : travel.value;
+                const rests = parked.get(travel.name) ?? travel.value;
+                const own = moved ? held.row : nearest(travel.places, rests);
+                const value = moved ? (travel.places[own] ?? rests) : rests;
                 const part = rig.chain[travel.place]?.name ?? '';
                 return (
                     <div
@@ -104,10 +107,10 @@ export function Controls({ rig, held, fetching, units, onReach, onTake, onMove, 
 }
 
 /** A typed value may stand between two places of rest: its pointer stands at the nearer one. */
-function nearestRow(travel: TravelView): number {
+export function nearest(places: readonly number[], value: number): number {
     let best = 0;
-    travel.places.forEach((place, at) => {
-        if (Math.abs(place - travel.value) < Math.abs((travel.places[best] ?? 0) - travel.value)) best = at;
+    places.forEach((place, at) => {
+        if (Math.abs(place - value) < Math.abs((places[best] ?? 0) - value)) best = at;
     });
     return best;
 }

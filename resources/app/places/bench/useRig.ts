@@ -1,12 +1,14 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo } from 'react';
-import { api, Refused, type RigView, type StepRequest, type SweepView } from '../../api/client';
+import { api, Away, Refused, type RigView, type StepRequest, type SweepView } from '../../api/client';
+import { useWaiting } from '../../offline/useWaiting';
+import { strings } from '../../strings';
 
 export const rigKey = (id: number) => ['rig', id] as const;
 const sweepKey = (id: number, revision: number, travel: string) => ['sweep', id, revision, travel] as const;
 
 /** A rig, its steps one after the other, and what became of the last one. */
-export function useRig(id: number) {
+export function useRig(id: number, person: number) {
     const queries = useQueryClient();
     const query = useQuery({ queryKey: rigKey(id), queryFn: () => api.rig(id) });
 
@@ -33,21 +35,35 @@ export function useRig(id: number) {
         },
     });
 
-    const { mutate, mutateAsync } = change;
+    const { mutate, mutateAsync, reset } = change;
+    const waiting = useWaiting(person, id, arrived, strings.offline.waits);
+    const { keep, dropLast } = waiting;
+    const count = waiting.steps.length;
     const step = useCallback(
         async (what: StepRequest) => {
             const before = queries.getQueryData<RigView>(rigKey(id))?.revision ?? 0;
-            const rig = await mutateAsync((of, revision) => api.step(of, revision, what));
+            const name = crypto.randomUUID();
+            // What comes after a step that waits, waits behind it.
+            if (count > 0) return keep(name, before, what);
+            const rig = await mutateAsync((of, revision) => api.step(of, revision, what, name)).catch((error: unknown) => {
+                if (!(error instanceof Away)) throw error;
+                reset();
+                return keep(name, before, what);
+            });
             if (what.action === 'set' && what.travel != null && rig.revision === before + 1) carry(queries, rig, before, what.travel);
             return rig;
         },
-        [queries, id, mutateAsync],
+        [queries, id, mutateAsync, reset, keep, count],
     );
-    const undo = useCallback(() => mutate((rig, revision) => api.undo(rig, revision)), [mutate]);
+    // What waits is taken back here; what is saved, on the server.
+    const undo = useCallback(
+        () => (count > 0 ? void dropLast() : mutate((rig, revision) => api.undo(rig, revision))),
+        [mutate, dropLast, count],
+    );
     const redo = useCallback(() => mutate((rig, revision) => api.redo(rig, revision)), [mutate]);
     const rename = useCallback((name: string | null) => mutateAsync((rig, revision) => api.name(rig, revision, name)), [mutateAsync]);
 
-    return { query, change, step, undo, redo, rename };
+    return { query, change, step, undo, redo, rename, waiting };
 }
 
 /** What a rig is made of, whatever it is set to: as long as this stays, the same parts fit at the same joints. */

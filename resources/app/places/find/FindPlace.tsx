@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { api, messageOf, reasonOf, Refused, type Schema } from '../../api/client';
 import { length, magnification, type Units } from '../../figures';
@@ -7,6 +7,7 @@ import { Bar } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
+import { Lost } from '../../ui/Lost';
 import { useKit } from '../kit/useKit';
 import { FindMap, RouteMark, type RouteName } from './FindMap';
 import { FoundList, gapsText } from './FoundList';
@@ -21,7 +22,7 @@ const noDots: readonly (readonly number[])[] = [];
 /** Which of my possible rigs gives me this frame, with this much room? */
 export default function FindPlace({ person }: { person: Schema['Person'] }) {
     const { units } = usePreferences();
-    const { kit } = useKit();
+    const { kit, trouble, retry } = useKit();
     const [wish, change] = useWish();
     const finding = useFind(kit, wish);
     const overview = useQuery({
@@ -30,6 +31,8 @@ export default function FindPlace({ person }: { person: Schema['Person'] }) {
         enabled: kit !== undefined,
         staleTime: Infinity,
     });
+    const { refetch } = overview;
+    const overviewAgain = useCallback(() => void refetch(), [refetch]);
     const [pointed, setPointed] = useState<number | null>(null);
     const [route, setRoute] = useState<RouteName | null>(null);
     const [fixed, setFixed] = useState<RouteName | null>(null);
@@ -100,7 +103,8 @@ export default function FindPlace({ person }: { person: Schema['Person'] }) {
                                 </p>
                             </>
                         )}
-                        {overview.isError && <p role="alert">{messageOf(overview.error)}</p>}
+                        {trouble && !kit && <Lost error={trouble} onRetry={retry} />}
+                        {overview.isError && <Lost error={overview.error} onRetry={overviewAgain} />}
                     </section>
                     <section
                         aria-label={say.rows}

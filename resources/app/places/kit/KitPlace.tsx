@@ -6,6 +6,7 @@ import { mass } from '../../figures';
 import { Bar, History } from '../../shell/Bar';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
+import { Lost } from '../../ui/Lost';
 import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
 import { Narrow } from '../../ui/Narrow';
 import { AddPart } from './AddPart';
@@ -24,7 +25,7 @@ type Dialog = 'files' | 'gone' | 'joints' | null;
 
 /** What do I own, and what joins what? */
 export default function KitPlace({ person }: { person: Schema['Person'] }) {
-    const { kit, change, trouble, undo, redo } = useKit();
+    const { kit, change, trouble, retry, undo, redo } = useKit();
     const joints = useQuery({ queryKey: ['joints'], queryFn: api.joints, staleTime: Infinity });
     const [params, setParams] = useSearchParams();
     const [search, setSearch] = useState('');
@@ -122,11 +123,7 @@ export default function KitPlace({ person }: { person: Schema['Person'] }) {
                             </Button>
                         </div>
                     </div>
-                    {trouble && (
-                        <p role="alert" className="border-l-[3px] border-ink pl-3 text-sm">
-                            {trouble.message}
-                        </p>
-                    )}
+                    {trouble && <Lost error={trouble} onRetry={retry} />}
                     {change.error && !(change.error instanceof Refused && Object.keys(change.error.fields).length > 0) && (
                         <p role="alert" className="mb-2 border-l-[3px] border-ink pl-3 text-sm">
                             {change.error.message}

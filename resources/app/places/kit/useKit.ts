@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback } from 'react';
 import { api, Refused, type KitView } from '../../api/client';
 
 /** The person's kit; its parts, history and what became of the last change. */
@@ -25,6 +26,10 @@ export function useKit() {
         },
     });
 
+    const { refetch: kitsAgain } = kits;
+    const { refetch: kitAgain } = query;
+    const retry = useCallback(() => void (id === undefined ? kitsAgain() : kitAgain()), [id, kitsAgain, kitAgain]);
+
     const travel = (ask: typeof api.undoKit) =>
         change.mutate((kit) => ask(kit, queries.getQueryData<KitView>(['kit', kit])?.revision ?? query.data?.revision ?? 1));
 
@@ -32,6 +37,7 @@ export function useKit() {
         id,
         query,
         trouble: kits.error ?? query.error,
+        retry,
         kit: query.data,
         change,
         undo: () => travel(api.undoKit),

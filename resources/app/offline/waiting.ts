@@ -1,0 +1,69 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { StepRequest } from '../api/client';
+
+/** A step that was taken while the server was away: kept on this device until it has been sent. */
+export interface WaitingStep {
+    /** What this device calls the step. Sent twice, it is taken once. */
+    id: string;
+    person: number;
+    rig: number;
+    /** The revision that the person saw; a step after another waiting one is meant for whatever that one leaves. */
+    revision: number | null;
+    step: StepRequest;
+    /** Milliseconds since 1970: steps are sent in this order. */
+    at: number;
+}
+
+interface Store extends DBSchema {
+    steps: { key: string; value: WaitingStep; indexes: { rig: [number, number] } };
+}
+
+let opened: Promise<IDBPDatabase<Store>> | null = null;
+
+const database = (): Promise<IDBPDatabase<Store>> =>
+    (opened ??= openDB<Store>('zinc-thimble', 1, {
+        upgrade(db) {
+            db.createObjectStore('steps', { keyPath: 'id' }).createIndex('rig', ['person', 'rig']);
+        },
+        // Another window wants a newer shape: let go of this one, and open it again when it is next needed.
+        blocking: (_, __, event) => {
+            (event.target as IDBDatabase).close();
+            opened = null;
+        },
+    }));
+
+/** Steps of one person's rig in the order in which they were taken. */
+export async function waitingSteps(person: number, rig: number): Promise<WaitingStep[]> {
+    const steps = await (await database()).getAllFromIndex('steps', 'rig', [person, rig]);
+    return steps.sort((a, b) => a.at - b.at);
+}
+
+export async function keepStep(step: WaitingStep): Promise<void> {
+    await (await database()).put('steps', step);
+}
+
+export async function dropSteps(ids: readonly string[]): Promise<void> {
+    const transaction = (await database()).transaction('steps', 'readwrite');
+    await Promise.all([...ids.map((id) => transaction.store.delete(id)), transaction.done]);
+}
+
+/**
+ * What the waiting steps of one control come to, where that is all that waits: its figures can be looked up in its own sweep. Null when
+ * nothing waits, or something else does too: then no figure for it is on this device.
+ */
+export function waitingSet(steps: readonly WaitingStep[]): { travel: string; value: number } | null {
+    const last = steps.at(-1)?.step;
+    if (last?.travel == null || last.value == null) return null;
+    return steps.every(({ step }) => step.action === 'set' && step.travel === last.travel)
+        ? { travel: last.travel, value: last.value }
+        : null;
+}
+
+/** Where controls that were set while the server was away stand now, by travel. */
+export function waitingValues(steps: readonly WaitingStep[]): ReadonlyMap<string, number> {
+    const values = new Map<string, number>();
+    for (const { step } of steps) {
+        if (step.action === 'set' && step.travel != null && step.value != null) values.set(step.travel, step.value);
+    }
+    return values;
+}
