@@ -12,15 +12,16 @@ use App\Http\Controllers\PartController;
 use App\Http\Controllers\RigController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShareController;
+use App\Http\Middleware\FromThePage;
 use App\Http\Middleware\GuestsOnTime;
 use Illuminate\Support\Facades\Route;
 
 // What no row can have as its number is the number of nothing: 18 digits fit the columns.
 Route::patterns(array_fill_keys(['kit', 'part', 'gone', 'wish', 'rig', 'joint'], '[0-9]{1,18}') + ['number' => '[0-9]{1,9}', 'token' => '[A-Za-z0-9]{1,64}']);
 
-Route::post('guest', [GuestController::class, 'store'])->middleware('throttle:guests');
-Route::post('sign-up', [AccountController::class, 'signUp'])->middleware('throttle:sign-up');
-Route::post('sign-in', [AccountController::class, 'signIn'])->middleware('throttle:sign-in');
+Route::post('guest', [GuestController::class, 'store'])->middleware([FromThePage::class, 'throttle:guests']);
+Route::post('sign-up', [AccountController::class, 'signUp'])->middleware([FromThePage::class, 'throttle:sign-up']);
+Route::post('sign-in', [AccountController::class, 'signIn'])->middleware([FromThePage::class, 'throttle:sign-in']);
 Route::post('forgotten', [AccountController::class, 'forgotten'])->middleware('throttle:letters');
 Route::post('reset', [AccountController::class, 'reset'])->middleware('throttle:sign-in');
 Route::post('confirm', [SessionController::class, 'confirm'])->middleware('throttle:letters');
@@ -32,8 +33,8 @@ Route::middleware('throttle:heavy')->group(function (): void {
 Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->group(function (): void {
     Route::get('me', [GuestController::class, 'show']);
     Route::put('me', [AccountController::class, 'rename']);
-    Route::put('me/password', [AccountController::class, 'password'])->middleware('throttle:sign-in');
-    Route::delete('me', [AccountController::class, 'delete'])->middleware('throttle:sign-in');
+    Route::put('me/password', [AccountController::class, 'password'])->middleware([FromThePage::class, 'throttle:sign-in']);
+    Route::delete('me', [AccountController::class, 'delete'])->middleware([FromThePage::class, 'throttle:sign-in']);
     Route::middleware('throttle:heavy')->group(function (): void {
         Route::get('me/archive', [ArchiveController::class, 'show']);
         Route::post('me/archive', [ArchiveController::class, 'store']);
@@ -42,7 +43,7 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
     Route::delete('me/sessions/{session}', [SessionController::class, 'end'])->where('session', '[0-9a-f]{16}');
     Route::get('me/sign-ins', [SessionController::class, 'log']);
     Route::post('me/confirmation', [SessionController::class, 'letter'])->middleware('throttle:letters');
-    Route::post('sign-out', [GuestController::class, 'destroy']);
+    Route::post('sign-out', [GuestController::class, 'destroy'])->middleware(FromThePage::class);
     Route::get('guide', [GuideController::class, 'guide']);
     Route::get('patterns', [GuideController::class, 'patterns']);
     Route::get('joints', [GuideController::class, 'joints']);

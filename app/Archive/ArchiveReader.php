@@ -240,13 +240,32 @@ final class ArchiveReader
         // Version 1 had it all in one document.
         yield from array_filter(self::list($more->history ?? []), static fn (mixed $step): bool => $step instanceof \stdClass);
         $stream = $this->has($of.'.history.jsonl') ? $this->zip->getStream($of.'.history.jsonl') : false;
-        for ($n = 1; $stream !== false && ($line = fgets($stream, ArchiveFormat::MOST_LINE)) !== false; $n++) {
+        for ($n = 1; $stream !== false && ($line = self::line($stream, "/{$of}.history.jsonl/{$n}")) !== null; $n++) {
             $step = json_decode($line, false, Sound::DEPTH);
             yield $step instanceof \stdClass ? $step : throw FileInvalid::at("/{$of}.history.jsonl/{$n}", 'should be one JSON object a line');
         }
         if ($stream !== false) {
             fclose($stream);
         }
+    }
+
+    /**
+     * The next line of a stream; null at its end.
+     *
+     * @param  resource  $stream
+     *
+     * @throws FileInvalid where the archive is damaged: PHP says so by a warning
+     */
+    private static function line($stream, string $at): ?string
+    {
+        set_error_handler(static fn (): never => throw FileInvalid::at($at, 'is damaged'));
+        try {
+            $line = fgets($stream, ArchiveFormat::MOST_LINE);
+        } finally {
+            restore_error_handler();
+        }
+
+        return $line === false ? null : $line;
     }
 
     /**

@@ -22,7 +22,7 @@ final class WishBlanks
     {
         return array_fill_keys(self::NUMBERS, ['nullable', 'numeric']) + [
             'infinity' => ['nullable', 'boolean'], 'automatic' => ['nullable', 'boolean'],
-            'support' => ['nullable', 'string', Rule::in(['hand', 'braced', 'table'])], 'ranking' => ['nullable', 'string', Rule::enum(Ranking::class)],
+            'support' => ['nullable', 'string', Rule::in(['hand', 'braced', 'table'])], 'ranking' => ['bail', 'nullable', 'string', Rule::enum(Ranking::class)],
         ];
     }
 

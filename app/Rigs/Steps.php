@@ -186,7 +186,8 @@ final class Steps
     private function solve(CoreRig $rig, StepRequest $step): array
     {
         $wish = Wish::tryFrom((string) $step->wish);
-        if ($wish === null || $step->value === null || $step->value < 0.0) {
+        // A magnification of 0 is infinity; no frame and no distance is as short as nothing.
+        if ($wish === null || $step->value === null || $step->value < ($wish === Wish::Magnification ? 0.0 : 0.001)) {
             throw ValidationException::withMessages(['value' => 'Say which reading, and what it should be.']);
         }
         $solution = Solver::anywhere($rig, $wish, $step->value);

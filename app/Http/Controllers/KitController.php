@@ -151,7 +151,7 @@ final class KitController
         Gate::authorize('view', $kit);
         $request->validate([
             'front' => ['required', 'string', 'max:64'], 'rear' => ['required', 'string', 'max:64'],
-            'frontSide' => ['nullable', 'string', Rule::enum(Side::class)], 'rearSide' => ['nullable', 'string', Rule::enum(Side::class)],
+            'frontSide' => ['bail', 'nullable', 'string', Rule::enum(Side::class)], 'rearSide' => ['bail', 'nullable', 'string', Rule::enum(Side::class)],
         ]);
 
         return response()->json($views->crossing($kit, self::end($request, 'front', Side::Female), self::end($request, 'rear', Side::Male)));

@@ -23,8 +23,8 @@ final class TakeStep extends RevisionRequest
             'step.travel' => ['nullable', 'string', 'max:40'],
             'step.value' => ['nullable', 'numeric:strict', 'min:-100000', 'max:100000'],
             'step.parts' => ['nullable', 'array', 'max:12'],
-            'step.code' => ['nullable', 'string', Rule::enum(Code::class)],
-            'step.wish' => ['nullable', 'string', Rule::enum(Wish::class)],
+            'step.code' => ['bail', 'nullable', 'string', Rule::enum(Code::class)],
+            'step.wish' => ['bail', 'nullable', 'string', Rule::enum(Wish::class)],
             'step.document' => ['nullable', 'array:conditions,subject'],
             'step.parts.*' => ['integer:strict', 'min:1', 'max:9000000000000'],
         ];
