@@ -282,7 +282,7 @@ keep_running() {
     local name=$1 user=$2; shift 2
     ZINC_RUN=$run setsid bash -c '
         name=$1 user=$2 log=$3; shift 3
-        trap "kill 0" TERM
+        trap "trap '' TERM; kill 0; exit 0" TERM
         while :; do
             if [ "$(id -un)" = "$user" ]; then "$@" >> "$log" 2>&1 & else runuser -u "$user" -- "$@" >> "$log" 2>&1 & fi
             wait $! || true

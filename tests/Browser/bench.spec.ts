@@ -98,16 +98,24 @@ test('a rig is kept by a name, and a name already taken is refused', async ({ pa
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Third tooth from the top');
 });
 
-test('a lost connection is said, and the rig stays as it was', async ({ page }) => {
+test('a lost connection is said, and the step is kept until it can be sent', async ({ page }) => {
     await openDemonstration(page, 'Lichen disc');
     await page.route('**/steps', (route) => route.abort());
     await page.getByRole('option', { name: /^Tube 9,/ }).click();
     await page.getByRole('button', { name: 'Take off', exact: true }).click();
-    await expect(page.getByRole('status').first()).toHaveText('not saved');
+    await expect(page.getByRole('status').first()).toHaveText('1 step waits on this device');
+    // What it comes to is not known yet: the rig is shown as it was, and it says so.
     await expect(page.getByRole('option', { name: /^Tube 9,/ })).toBeVisible();
-    await page.unroute('**/steps');
-    await page.getByRole('button', { name: 'Take off', exact: true }).click();
+    await expect(page.getByText('The figures are those before the waiting steps.')).toBeVisible();
+    // Taken back, nothing is sent.
+    await page.getByRole('button', { name: 'Undo' }).click();
     await expect(page.getByRole('status').first()).toHaveText('saved');
+    await page.getByRole('option', { name: /^Tube 9,/ }).click();
+    await page.getByRole('button', { name: 'Take off', exact: true }).click();
+    await expect(page.getByRole('status').first()).toHaveText('1 step waits on this device');
+    await page.unroute('**/steps');
+    await expect(page.getByRole('status').first()).toHaveText('saved', { timeout: 15_000 });
+    await expect(page.getByRole('option', { name: /^Tube 9,/ })).toHaveCount(0);
 });
 
 test('a mend is carried out by its button, and undone', async ({ page }) => {

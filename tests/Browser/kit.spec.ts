@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import { exported, openDemonstration } from './demonstration';
 
@@ -142,7 +144,7 @@ test('the joint map shows islands and bridges, and the way from one joint to ano
     await expect(helicoid.getByRole('status')).toHaveText(/: an adapter, .*(mirror 46 .*M42×1|M42×1 .*mirror 46)/);
 });
 
-test('a guest makes an account, signs out, and finds everything there again', async ({ page }) => {
+test('a guest makes an account, confirms the address by its letter, signs out, and finds everything there again', async ({ page }) => {
     await openKit(page);
     const email = `ilse-${Date.now()}@example.org`;
     await page.getByRole('button', { name: 'Guest' }).click();
@@ -150,26 +152,63 @@ test('a guest makes an account, signs out, and finds everything there again', as
     await page.getByLabel('Name', { exact: true }).fill('Ilse');
     await page.getByLabel('Mail address').fill(email);
     await page.getByLabel(/^Password/).fill('short');
+    await expect(page.getByText('Too short yet.')).toBeVisible();
     await page.getByRole('button', { name: 'Sign up' }).click();
-    await expect(page.getByRole('alert')).toContainText('at least 10 characters');
-    await page.getByLabel(/^Password/).fill('a long enough word');
+    await expect(page.getByRole('alert')).toContainText('at least 12 characters');
+    await page.getByLabel(/^Password/).fill('password1234');
+    await expect(page.getByText(/Guessed at once|Easy to guess/)).toBeVisible();
+    await page.getByRole('button', { name: 'Sign up' }).click();
+    await expect(page.getByRole('alert')).toContainText('among the first that somebody would guess');
+    await page.getByLabel(/^Password/).fill('heron under a mossy gate');
+    await expect(page.getByText('Very hard to guess.')).toBeVisible();
     await page.getByRole('button', { name: 'Sign up' }).click();
     await expect(page.getByRole('button', { name: 'Ilse' })).toBeVisible();
+
+    await page.getByRole('button', { name: 'Ilse' }).click();
+    await page.getByRole('menuitem', { name: 'Account' }).click();
+    const account = page.getByRole('dialog');
+    await expect(account).toContainText('Your address isn’t confirmed yet');
+    await expect(account.getByText('here', { exact: true })).toBeVisible();
+    await account.getByText('Recent sign-ins').click();
+    await expect(account).toContainText('Account made');
+    await page.keyboard.press('Escape');
+    await page.goto(await linkTo(email));
+    await page.getByRole('button', { name: 'This address is mine' }).click();
+    await expect(page.getByRole('status')).toContainText('Your address is confirmed.');
+    await page.goto('/bench');
+
     await page.getByRole('button', { name: 'Ilse' }).click();
     await page.getByRole('menuitem', { name: 'Sign out' }).click();
     await page.getByRole('button', { name: 'Sign in' }).click();
     await page.getByLabel('Mail address').fill(email);
-    await page.getByLabel('Password').fill('a long enough word');
+    await page.getByLabel('Password').fill('heron under a mossy gate');
     await page.getByRole('button', { name: 'Sign in' }).click();
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Tower clock tooth');
+    await page.getByRole('button', { name: 'Ilse' }).click();
+    await page.getByRole('menuitem', { name: 'Account' }).click();
+    await expect(page.getByRole('dialog')).not.toContainText('isn’t confirmed');
 });
+
+/** The link in the letter that a worker has put into the instance's folder. */
+async function linkTo(email: string): Promise<string> {
+    const folder = process.env['LETTERS_PATH'] ?? '.run/start/letters';
+    let link = '';
+    await expect(() => {
+        const texts = readdirSync(folder).map((name) => readFileSync(join(folder, name), 'utf8'));
+        const letter = texts.find((text) => text.includes(`To: ${email}`)) ?? '';
+        const plain = letter.replace(/=\r?\n/g, '').replace(/=([0-9A-F]{2})/g, (_, hex: string) => String.fromCharCode(parseInt(hex, 16)));
+        link = /http\S+\/confirm\?\S+/.exec(plain)?.[0] ?? '';
+        expect(link).not.toBe('');
+    }).toPass({ timeout: 20_000 });
+    return new URL(link).pathname + new URL(link).search;
+}
 
 test('a new account begins with an empty shelf that says how', async ({ page }) => {
     await page.goto('/');
     await page.getByRole('button', { name: 'Sign up' }).click();
     await page.getByLabel('Name', { exact: true }).fill('Moss');
     await page.getByLabel('Mail address').fill(`moss-${Date.now()}@example.org`);
-    await page.getByLabel(/^Password/).fill('a long enough word');
+    await page.getByLabel(/^Password/).fill('heron under a mossy gate');
     await page.getByRole('button', { name: 'Sign up' }).click();
     await expect(page.getByRole('heading', { name: 'An empty bench' })).toBeVisible();
     await page.getByRole('button', { name: 'New rig' }).click();
