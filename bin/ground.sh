@@ -311,7 +311,7 @@ listen.allowed_clients = 127.0.0.1
 pm = static
 pm.max_children = $([ "$name" = heavy ] && echo 3 || echo 4)
 pm.max_requests = 20000
-$([ "$name" = heavy ] && echo 'process.priority = 15')
+$([ "$name" = heavy ] && echo 'process.priority = 19')
 catch_workers_output = yes
 decorate_workers_output = no
 php_admin_value[expose_php] = 0
@@ -382,11 +382,14 @@ http {
         location @away {
             internal;
             add_header Retry-After 3 always;
-            add_header Content-Security-Policy "default-src 'none'" always;
-            if (\$request_uri ~ ^/api/) { rewrite ^ /away.json last; }
+            add_header X-Content-Type-Options nosniff always;
+            if (\$request_uri ~ ^/api/) {
+                add_header Retry-After 3 always;
+                default_type application/json;
+                return 503 '$(cat "$root/resources/away.json")';
+            }
             rewrite ^ /away.html last;
         }
-        location = /away.json { internal; default_type application/json; add_header Retry-After 3 always; }
         location = /away.html { internal; add_header Retry-After 3 always; add_header Content-Security-Policy "default-src 'none'; style-src 'unsafe-inline'" always; }
     }
 $([ "$host" = 127.0.0.1 ] && cat <<LOCAL
