@@ -381,11 +381,11 @@ http {
         location ~ \.php\$ { return 404; }
         location @away {
             internal;
+            default_type application/json;
             add_header Retry-After 3 always;
             add_header X-Content-Type-Options nosniff always;
             if (\$request_uri ~ ^/api/) {
                 add_header Retry-After 3 always;
-                default_type application/json;
                 return 503 '$(cat "$root/resources/away.json")';
             }
             rewrite ^ /away.html last;
