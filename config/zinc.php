@@ -6,7 +6,7 @@ return [
     // How many guests one address may open in a minute. The browser tests, all from one address, raise it.
     'guests_per_minute' => (int) env('ZINC_GUESTS_PER_MINUTE', 12),
     // And how many may be open from it at a time: a club's evening, not a loop.
-    'guests_per_address' => (int) env('ZINC_GUESTS_PER_ADDRESS', 60),
+    'guests_per_address' => (int) env('ZINC_GUESTS_PER_ADDRESS', 300),
     // After how many hours a guest and all of theirs are swept.
     'guest_hours' => 24,
     // Hours after which the session of somebody who never signed in is forgotten.

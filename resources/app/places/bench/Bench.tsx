@@ -302,7 +302,7 @@ export function Bench({ id, person, rigs }: Props) {
             <div className="flex min-h-dvh flex-col lg:h-dvh">
                 <Bar person={person}>
                     <History
-                        undo={waiting.steps.length > 0 ? strings.offline.waiting(1) : (rig?.history.undo ?? null)}
+                        undo={waiting.steps.length > 0 ? strings.offline.last : (rig?.history.undo ?? null)}
                         redo={rig?.history.redo ?? null}
                         busy={change.isPending}
                         onUndo={undo}

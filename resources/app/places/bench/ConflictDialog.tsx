@@ -1,10 +1,13 @@
-import type { RigView } from '../../api/client';
+import type { RigView, TravelView } from '../../api/client';
 import { length, magnification, type Units } from '../../figures';
 import type { Waiting } from '../../offline/useWaiting';
+import { waitingValues } from '../../offline/waiting';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
+import { nearest } from './Controls';
 import type { Shown } from './figuresOf';
+import { said } from './ownScale';
 
 const say = strings.offline;
 
@@ -31,17 +34,21 @@ export function ConflictDialog({ rig, shown, waiting, theirs, units }: Props) {
                     room={theirs.readings.workingDistanceMm}
                 />
                 <div>
-                    <State title={say.mine} rig={rig} units={units} m={mine('magnification')} room={mine('workingDistanceMm')} />
+                    <State
+                        title={say.mine}
+                        rig={rig}
+                        units={units}
+                        parked={waitingValues(waiting.steps)}
+                        m={mine('magnification')}
+                        room={mine('workingDistanceMm')}
+                    />
                     <p className="pt-2 text-sm">{say.steps(waiting.steps.length)}</p>
                     <ol className="list-decimal pl-5 text-sm text-soft">
                         {waiting.steps.map(({ id, step }) => (
                             <li key={id}>
                                 {say.actions[step.action] ?? step.action}
                                 {step.action === 'set' && step.value != null && (
-                                    <span className="figures">
-                                        {' '}
-                                        {nameOf(rig, step.travel)} → {step.value}
-                                    </span>
+                                    <span className="figures"> {nameOf(rig, step.travel, step.value, units)}</span>
                                 )}
                             </li>
                         ))}
@@ -58,12 +65,23 @@ export function ConflictDialog({ rig, shown, waiting, theirs, units }: Props) {
     );
 }
 
-function nameOf(rig: RigView, travel: string | null | undefined): string {
-    const place = rig.travels.find((each) => each.name === travel)?.place;
-    return place === undefined ? '' : (rig.chain[place]?.name ?? '');
+function nameOf(rig: RigView, name: string | null | undefined, value: number, units: Units): string {
+    const travel = rig.travels.find((each) => each.name === name);
+    return travel === undefined ? '' : `${rig.chain[travel.place]?.name ?? ''} → ${toldOf(travel, value, units)}`;
 }
 
-function State({ title, rig, units, m, room }: { title: string; rig: RigView; units: Units; m: number | null; room: number | null }) {
+interface StateProps {
+    title: string;
+    rig: RigView;
+    units: Units;
+    m: number | null;
+    room: number | null;
+    /** Where controls were left that this state doesn't know of yet, by name. */
+    parked?: ReadonlyMap<string, number>;
+}
+
+function State({ title, rig, units, m, room, parked }: StateProps) {
+    const moved = rig.travels.filter(({ name }) => parked?.has(name));
     return (
         <section aria-label={title}>
             <h3 className="border-b border-line pb-1 text-sm font-semibold">{title}</h3>
@@ -72,12 +90,22 @@ function State({ title, rig, units, m, room }: { title: string; rig: RigView; un
             </p>
             <ol className="pt-1 text-sm">
                 <li>{rig.camera.name}</li>
-                {rig.chain.map((part) => (
-                    <li key={part.place}>
-                        {part.name} <span className="text-soft">{part.setting}</span>
-                    </li>
-                ))}
+                {rig.chain.map((part) => {
+                    const here = moved.filter(({ place }) => place === part.place);
+                    return (
+                        <li key={part.place}>
+                            {part.name}{' '}
+                            <span className="text-soft">
+                                {here.length === 0
+                                    ? part.setting
+                                    : here.map((travel) => toldOf(travel, parked?.get(travel.name) ?? 0, units)).join(', ')}
+                            </span>
+                        </li>
+                    );
+                })}
             </ol>
         </section>
     );
 }
+
+const toldOf = (travel: TravelView, value: number, units: Units) => said(travel, value, nearest(travel.places, value), units);
