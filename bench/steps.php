@@ -50,4 +50,4 @@ for ($n = 0; ! is_file($file.'.stop'); $n++) {
 [, $view] = $ask('GET', "/api/rigs/{$rig}");
 printf("%d steps acknowledged, %d in the history, revision %d\n", $n, count($states) - 1, $view['revision']);
 // Each step raises the revision by one: none lost, none taken twice. (The history itself keeps the last 300.)
-exit($view['revision'] - 1 === $n && count($states) > 1 ? 0 : 1);
+exit($n === $view['revision'] - 1 && count($states) > 1 ? 0 : 1);

@@ -323,9 +323,7 @@ php_admin_value[opcache.memory_consumption] = 128
 php_admin_value[opcache.max_accelerated_files] = 20000
 $(sed -E "s/^([A-Z_]+)='(.*)'\$/env[\1] = \"\2\"/" "$run/env")
 env[APP_URL] = "$APP_URL"
-${ZINC_GUESTS_PER_MINUTE:+env[ZINC_GUESTS_PER_MINUTE] = "$ZINC_GUESTS_PER_MINUTE"}
-${ZINC_GUESTS_PER_ADDRESS:+env[ZINC_GUESTS_PER_ADDRESS] = "$ZINC_GUESTS_PER_ADDRESS"}
-${TRUSTED_PROXIES:+env[TRUSTED_PROXIES] = "$TRUSTED_PROXIES"}
+$(for each in ZINC_GUESTS_PER_MINUTE ZINC_GUESTS_PER_ADDRESS TRUSTED_PROXIES; do has_env "$each" || [ -z "${!each:-}" ] || printf 'env[%s] = "%s"\n' "$each" "${!each}"; done)
 FPM
     done
 }

@@ -20,14 +20,17 @@ final class Sound
 
     private int $left = self::MOST;
 
-    private function __construct(private readonly Check $check)
+    /** @var list<string> keys down to where the walk is */
+    private array $path = [];
+
+    private function __construct(private readonly Check $check, private readonly string $from)
     {
     }
 
     /** Notes everything unsound of a decoded document with its place. */
     public static function check(mixed $value, Check $check, string $pointer = ''): void
     {
-        (new self($check))->walk($value, $pointer, 0);
+        (new self($check, $pointer))->walk($value);
     }
 
     /** What is wrong with one value that is no list and no object; null = nothing. */
@@ -42,37 +45,45 @@ final class Sound
         };
     }
 
-    private function walk(mixed $value, string $pointer, int $depth): void
+    private function walk(mixed $value): void
     {
         if (--$this->left < 0) {
             if ($this->left === -1) {
-                $this->check->fault($pointer, 'and what comes after it is more than a file may hold');
+                $this->note('and what comes after it is more than a file may hold');
             }
 
             return;
         }
         if (! $value instanceof \stdClass && ! is_array($value)) {
-            $fault = self::fault($value);
+            // Whole numbers, flags and nothing are always sound.
+            $fault = is_string($value) || is_float($value) ? self::fault($value) : null;
             if ($fault !== null) {
-                $this->check->fault($pointer, $fault);
+                $this->note($fault);
             }
 
             return;
         }
-        if ($depth >= self::DEPTH) {
-            $this->check->fault($pointer, 'is nested too deep');
+        if (count($this->path) >= self::DEPTH) {
+            $this->note('is nested too deep');
 
             return;
         }
         foreach ($value instanceof \stdClass ? get_object_vars($value) : $value as $key => $item) {
-            $key = (string) $key;
-            $fault = self::fault($key);
+            $fault = is_string($key) ? self::fault($key) : null;
             if ($fault !== null) {
-                $this->check->fault($pointer, 'has a key that '.$fault);
+                $this->note('has a key that '.$fault);
 
                 continue;
             }
-            $this->walk($item, $pointer.'/'.Check::escape($key), $depth + 1);
+            $this->path[] = (string) $key;
+            $this->walk($item);
+            array_pop($this->path);
         }
+    }
+
+    /** The pointer is put together where something is wrong, and nowhere else. */
+    private function note(string $fault): void
+    {
+        $this->check->fault($this->from.implode('', array_map(static fn (string $key): string => '/'.Check::escape($key), $this->path)), $fault);
     }
 }

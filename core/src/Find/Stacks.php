@@ -111,6 +111,7 @@ final class Stacks
         foreach ($rings as $ring) {
             $length[] = $ring instanceof Spacer ? [$ring->lengthMm, $ring->lengthMm] : [$ring->minMm, $ring->maxMm];
         }
+        $looked = 0;
         for ($size = 0; $level !== []; $size++) {
             foreach ($level as $set => [$ends, $latched, $least, $longest, $clear, $joints, $mass, $price, $through, $route]) {
                 $this->set[] = $set;
@@ -158,7 +159,7 @@ final class Stacks
                         max($route, $ring instanceof VariableSpacer ? self::BELLOWS : ($ring->kind === Kind::Tube ? self::TUBES : self::PLAIN)),
                     ];
                 }
-                if (count($this->set) + count($next) > $most || $budget->spent()) {
+                if (count($this->set) + count($next) > $most || (++$looked & 1023) === 0 && $budget->isSpent()) {
                     $this->leftOutAbove = $size;
 
                     return;
