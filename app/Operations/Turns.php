@@ -13,8 +13,10 @@ use Illuminate\Support\Facades\DB;
  */
 final class Turns
 {
-    /** Seconds after which work that never said it ended counts as ended: its worker was killed. */
+    /** Seconds after which work that never said it ended counts as ended: its worker was killed. Archives take longest. */
     private const LONGEST = 25;
+
+    private const LONGEST_ARCHIVE = 300;
 
     /** Seconds that a turn is waited for. */
     private const PATIENCE = 8.0;
@@ -67,8 +69,9 @@ final class Turns
     /** Whether nothing else of this person's runs, or what did has been silent for too long. */
     private static function begin(User $user, string $kind, int $number): bool
     {
-        return DB::affectingStatement("insert into running_turns (user_id, kind, number, until) values (?, ?, ?, now() + interval '".self::LONGEST." seconds')
-            on conflict (user_id) do update set kind = excluded.kind, number = excluded.number, until = excluded.until where running_turns.until < now()", [$user->id, $kind, $number]) === 1;
+        return DB::affectingStatement('insert into running_turns (user_id, kind, number, until) values (?, ?, ?, now() + make_interval(secs => ?))
+            on conflict (user_id) do update set kind = excluded.kind, number = excluded.number, until = excluded.until where running_turns.until < now()',
+            [$user->id, $kind, $number, $kind === 'archive' ? self::LONGEST_ARCHIVE : self::LONGEST]) === 1;
     }
 
     /** @throws Superseded */

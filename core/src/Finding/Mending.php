@@ -10,6 +10,7 @@ use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\TravelGroups;
 
 /**
  * Changes that cure a finding. Every candidate is carried out on a copy and kept only when the finding is gone, nothing
@@ -20,8 +21,11 @@ final class Mending
     /** More ways than this to cure one thing only confuse. */
     private const MOST = 2;
 
-    /** And more changes than this are not tried for one of them: a rig of forty parts has hundreds. */
+    /** And more changes than this are not tried for one of them: a rig of forty parts has hundreds, and each is read whole. */
     private const TRIES = 60;
+
+    /** Where glass stands between more moving parts than this, each of them takes ten times as long. */
+    private const FEW = 5;
 
     /** Findings that no change of the rig cures, and why. */
     public const WITHOUT = [
@@ -48,8 +52,9 @@ final class Mending
         $before = Reading::of($rig)->magnification ?? 0.0;
         $mends = [];
         $tries = 0;
+        $most = count(TravelGroups::of($rig)) > self::FEW ? intdiv(self::TRIES, 10) : self::TRIES;
         foreach (Candidates::for($rig, $finding, $kit) as $candidate) {
-            if (++$tries > self::TRIES) {
+            if (++$tries > $most) {
                 break;
             }
             try {
@@ -82,7 +87,7 @@ final class Mending
     /** @return list<Finding> without what needs half-widths */
     public static function findings(Rig $rig): array
     {
-        $range = Range::of($rig);
+        $range = Range::of($rig, rough: true);
 
         return Findings::of($rig, Reading::of($rig), $range, Infinity::of($rig, $range));
     }

@@ -70,8 +70,12 @@ final readonly class Range
         return new self($here($reading->magnification), $here($reading->workingDistanceMm), $here($reading->subjectDistanceMm));
     }
 
-    /** Over the product of all travels that the rig has, the zoom as set. */
-    public static function of(Rig $rig): self
+    /**
+     * Over the product of all travels that the rig has, the zoom as set.
+     *
+     * @param  bool  $rough  with very many travels to a few hundredths is enough
+     */
+    public static function of(Rig $rig, bool $rough = false): self
     {
         $travels = $within = [];
         foreach (TravelGroups::of($rig) as $group) {
@@ -79,15 +83,15 @@ final readonly class Range
             array_push($within, ...array_map(static fn (Travel $travel): int => $travel->part, array_slice($group, 1)));
         }
 
-        return self::over(new AxialSampler($rig, $travels, within: $within), $travels);
+        return self::over(new AxialSampler($rig, $travels, within: $within), $travels, $rough);
     }
 
     /** @param  list<Travel>  $travels */
-    public static function over(AxialSampler $sampler, array $travels): self
+    public static function over(AxialSampler $sampler, array $travels, bool $rough = false): self
     {
         $many = count($travels);
         if ($many > self::GRID) {
-            return self::ofMany(new RangeOfMany($sampler, $travels));
+            return self::ofMany(new RangeOfMany($sampler, $travels, $rough));
         }
         $samples = $many === 0 ? 1 : self::SAMPLES[$many];
         $axes = self::axes($travels, $samples);

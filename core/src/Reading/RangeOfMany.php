@@ -43,8 +43,11 @@ final class RangeOfMany
 
     private bool $rises = false;
 
-    /** @param  list<Travel>  $travels */
-    public function __construct(private readonly AxialSampler $sampler, private readonly array $travels)
+    /**
+     * @param  list<Travel>  $travels
+     * @param  bool  $rough  to a few hundredths, at a tenth of the work: for trying many rigs out
+     */
+    public function __construct(private readonly AxialSampler $sampler, private readonly array $travels, private readonly bool $rough = false)
     {
         $places = $this->places();
         $values = [];
@@ -63,8 +66,8 @@ final class RangeOfMany
             $column = array_map(static fn (array $here): float => $here[$q], $values);
             asort($column);
             $order = array_keys($column);
-            $this->least[$q] = $this->best($places, array_slice($order, 0, self::STARTS), $q, -1.0);
-            $this->greatest[$q] = $this->best($places, array_slice(array_reverse($order), 0, self::STARTS), $q, 1.0);
+            $this->least[$q] = $this->best($places, array_slice($order, 0, $rough ? 1 : self::STARTS), $q, -1.0);
+            $this->greatest[$q] = $this->best($places, array_slice(array_reverse($order), 0, $rough ? 1 : self::STARTS), $q, 1.0);
         }
         $this->infinite = $this->infinite || $this->falls && $this->rises;
     }
@@ -74,8 +77,9 @@ final class RangeOfMany
     {
         $many = count($this->travels);
         $places = [];
-        $all = $many < 31 && 1 << $many <= self::CORNERS;
-        for ($n = 0; $n < ($all ? 1 << $many : self::CORNERS); $n++) {
+        $corners = $this->rough ? 96 : self::CORNERS;
+        $all = $many < 31 && 1 << $many <= $corners;
+        for ($n = 0; $n < ($all ? 1 << $many : $corners); $n++) {
             $place = [];
             foreach ($this->travels as $a => $travel) {
                 // The two opposite corners first, then whichever way the bits of a scrambled number point.
@@ -88,7 +92,7 @@ final class RangeOfMany
             }
             $places[] = $place;
         }
-        for ($n = 1; $n <= self::BETWEEN; $n++) {
+        for ($n = 1; $n <= ($this->rough ? 64 : self::BETWEEN); $n++) {
             $place = [];
             foreach ($this->travels as $a => $travel) {
                 // Roots of odd numbers that are no squares spread places evenly in any number of directions.
@@ -123,10 +127,10 @@ final class RangeOfMany
     {
         $best = $this->at($place)[$q] ?? null;
         $try = 0;
-        for ($share = 1.0; $best !== null && $share > self::FINEST; $share *= 0.4) {
+        for ($share = 1.0; $best !== null && $share > ($this->rough ? 0.02 : self::FINEST); $share *= 0.4) {
             for ($round = 0; $round < self::ROUNDS; $round++) {
                 $better = false;
-                foreach ($this->ways(++$try) as $way) {
+                foreach ($this->ways($this->rough ? 0 : ++$try) as $way) {
                     $there = $place;
                     foreach ($way as $a => $sense) {
                         $travel = $this->travels[$a];
@@ -161,7 +165,7 @@ final class RangeOfMany
             yield [$a => 1.0];
             yield [$a => -1.0];
         }
-        for ($k = 1; $k <= 2 * $many; $k++) {
+        for ($k = 1; $k <= ($this->rough ? 0 : 2 * $many); $k++) {
             $way = [];
             for ($a = 0; $a < $many; $a++) {
                 $way[$a] = 2.0 * fmod(0.5 + (2 * $many * $try + $k) * sqrt(2.0 * $a + 2.1), 1.0) - 1.0;
