@@ -7,12 +7,13 @@ namespace App\Api;
 use OpenApi\Attributes as OA;
 
 /** Every reading at every place of one control. */
-#[OA\Schema(required: ['travel', 'revision', 'place', 'places', 'readings', 'halfWidths', 'findings', 'frontMm', 'tipMm', 'groups'])]
+#[OA\Schema(required: ['travel', 'revision', 'place', 'places', 'readings', 'cornerParts', 'halfWidths', 'findings', 'frontMm', 'tipMm', 'groups'])]
 final readonly class SweepView
 {
     /**
      * @param  list<float>  $places
      * @param  array<string, list<?float>>  $readings
+     * @param  list<SweepCorner>  $cornerParts
      * @param  array<string, list<?float>>  $halfWidths
      * @param  list<SweepFinding>  $findings
      * @param  list<float>  $frontMm
@@ -30,6 +31,8 @@ final readonly class SweepView
         public array $places,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'number', nullable: true)))]
         public array $readings,
+        #[OA\Property(items: new OA\Items(ref: SweepCorner::class))]
+        public array $cornerParts,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'number', nullable: true)))]
         public array $halfWidths,
         #[OA\Property(items: new OA\Items(ref: SweepFinding::class))]

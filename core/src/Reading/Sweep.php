@@ -124,13 +124,40 @@ final readonly class Sweep
                 'entrancePupilMm' => $columns->entrancePupilMm,
                 'lightGapDeg' => $columns->lightGapDeg,
                 'cornerBrightness' => $columns->cornerBrightness,
-            ],
+                'momentAtMountNm' => $columns->momentAtMountNm,
+            ] + Beside::along($rig, $this->travel, $this->places),
+            'cornerParts' => self::parts($rig, $columns->cornerPart),
             'halfWidths' => $this->halfWidths,
             'findings' => $findings,
             'frontMm' => $this->drawing->frontMm,
             'tipMm' => $this->drawing->tipMm,
             'groups' => array_values($this->drawing->groups),
         ];
+    }
+
+    /**
+     * Which part darkens the corner, as stretches of rows.
+     *
+     * @param  list<?int>  $column  -1 = the camera's mount
+     * @return list<array{from: int, to: int, part: string}>
+     */
+    private static function parts(Rig $rig, array $column): array
+    {
+        $stretches = [];
+        foreach ($column as $row => $part) {
+            $last = count($stretches) - 1;
+            if ($part === null) {
+                continue;
+            }
+            $name = $part < 0 ? 'camera' : $rig->chain[$part]->label();
+            if ($last >= 0 && $stretches[$last]['to'] === $row - 1 && $stretches[$last]['part'] === $name) {
+                $stretches[$last]['to'] = $row;
+            } else {
+                $stretches[] = ['from' => $row, 'to' => $row, 'part' => $name];
+            }
+        }
+
+        return $stretches;
     }
 
     /**

@@ -9,6 +9,7 @@ use ZincThimble\Core\Drawing\LightPath;
 use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Span;
 use ZincThimble\Core\Reading\Answer;
+use ZincThimble\Core\Reading\Beside;
 use ZincThimble\Core\Reading\Sweep;
 use ZincThimble\Core\Reading\Uncertainty;
 use ZincThimble\Core\Rig\Travels;
@@ -27,6 +28,8 @@ final class SweepTest extends TestCase
             foreach (Travels::of($rig) as $travel) {
                 $sweep = Sweep::of($rig, $travel);
                 $columns = get_object_vars($sweep->columns);
+                $beside = Beside::along($rig, $travel, $sweep->places);
+                $parts = $sweep->toArray($rig)['cornerParts'];
                 foreach ([0, intdiv(count($sweep->places), 3), count($sweep->places) - 1] as $row) {
                     $answer = Answer::of($rig->with($travel->kind, $travel->part, $sweep->places[$row]));
                     $name = $rig->name.' '.$travel->name();
@@ -34,6 +37,14 @@ final class SweepTest extends TestCase
                     foreach (['magnification', 'workingDistanceMm', 'subjectDistanceMm', 'effectiveAperture', 'nearMm', 'farMm', 'waveDepthMm', 'detailMm', 'entrancePupilMm', 'lightGapDeg', 'cornerBrightness', 'momentAtMountNm'] as $reading) {
                         Near::assert($answer->reading->{$reading}, $columns[$reading][$row], 1e-6, $name.' '.$reading);
                     }
+                    foreach (Beside::READINGS as $reading) {
+                        Near::assert($answer->reading->{$reading}, $beside[$reading][$row], 1e-6, $name.' '.$reading);
+                    }
+                    $cut = $answer->reading->cornerPart;
+                    $this->assertSame(
+                        $cut === null ? [] : [$cut < 0 ? 'camera' : $rig->chain[$cut]->label()],
+                        array_column(array_filter($parts, static fn (array $each): bool => $row >= $each['from'] && $row <= $each['to']), 'part'), $name.' what darkens the corner',
+                    );
                     foreach (Uncertainty::READINGS as $reading) {
                         Near::assert(
                             self::worth($answer->halfWidths[$reading] ?? null, $answer->reading->{$reading}),

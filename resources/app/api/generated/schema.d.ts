@@ -1726,6 +1726,12 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        /** @description Rows of a sweep over which one part darkens the corner. */
+        SweepCorner: {
+            from: number;
+            to: number;
+            part: string;
+        };
         /** @description A finding and the rows of a sweep where it holds. */
         SweepFinding: {
             code: string;
@@ -1757,6 +1763,7 @@ export interface components {
             readings: {
                 [key: string]: (number | null)[];
             };
+            cornerParts: components["schemas"]["SweepCorner"][];
             halfWidths: {
                 [key: string]: (number | null)[];
             };

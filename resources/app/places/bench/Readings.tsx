@@ -205,6 +205,7 @@ function AllReadings({ rig, shown, units }: Props) {
     };
     const of = (name: ReadingName) => mm(shown.reading(name)) + half(name);
     const gap = shown.reading('lightGapDeg');
+    const corner = shown.reading('cornerBrightness');
     const moment = (value: number | null) => (value === null ? say.none : `${digits(value)} Nm`);
     const rows: [string, string][] = [
         [say.more.near, of('nearMm')],
@@ -212,18 +213,16 @@ function AllReadings({ rig, shown, units }: Props) {
         [say.more.wave, of('waveDepthMm')],
         [say.more.pupil, of('entrancePupilMm')],
         [say.more.gap, gap === null ? say.none : `${Math.round(gap)}°`],
-        [say.more.extension, mm(at.extensionMm)],
+        [say.more.extension, mm(shown.reading('extensionMm'))],
         [
             say.more.corner,
-            at.cornerBrightness === null
-                ? say.none
-                : `${Math.round(at.cornerBrightness * 100)} %${at.cornerPart === null ? '' : ` · ${at.cornerPart}`}`,
+            corner === null ? say.none : `${Math.round(corner * 100)} %${shown.cornerPart === null ? '' : ` · ${shown.cornerPart}`}`,
         ],
-        [say.more.circle, mm(at.imageCircleMm)],
+        [say.more.circle, mm(shown.reading('imageCircleMm'))],
         [say.more.coupling, say.couplings[at.coupling] ?? at.coupling],
         [say.more.mass, at.massG === null ? say.none : mass(at.massG)],
-        [say.more.mount, moment(at.momentAtMountNm)],
-        [say.more.foot, moment(at.momentAtFootNm)],
+        [say.more.mount, moment(shown.reading('momentAtMountNm'))],
+        [say.more.foot, moment(shown.reading('momentAtFootNm'))],
         [say.more.joints, String(at.joints)],
         [say.more.price, at.price === null ? say.none : String(at.price)],
     ];

@@ -23,6 +23,11 @@ export type ReadingName = keyof Pick<
     | 'entrancePupilMm'
     | 'nearMm'
     | 'farMm'
+    | 'extensionMm'
+    | 'imageCircleMm'
+    | 'cornerBrightness'
+    | 'momentAtMountNm'
+    | 'momentAtFootNm'
 >;
 
 export interface ShownFinding {
@@ -37,6 +42,8 @@ export interface ShownFinding {
 export interface Shown {
     reading: (name: ReadingName) => number | null;
     halfWidth: (name: ReadingName) => number | null;
+    /** What darkens the corner, by name. */
+    cornerPart: string | null;
     findings: ShownFinding[];
     drawing: Schema['DrawingView'];
 }
@@ -54,6 +61,7 @@ export function shownOf(rig: RigView, held: Held | null): Shown {
         return {
             reading: (name) => rig.readings[name],
             halfWidth: (name) => doubts.get(name) ?? null,
+            cornerPart: rig.readings.cornerPart,
             findings: rig.findings,
             drawing: rig.drawing,
         };
@@ -62,6 +70,7 @@ export function shownOf(rig: RigView, held: Held | null): Shown {
     return {
         reading: (name) => sweep.readings[name]?.[row] ?? null,
         halfWidth: (name) => sweep.halfWidths[name]?.[row] ?? null,
+        cornerPart: sweep.cornerParts.find(({ from, to }) => row >= from && row <= to)?.part ?? null,
         findings: sweep.findings
             .filter((finding) => row >= finding.from && row <= finding.to)
             .map((finding) => ({
