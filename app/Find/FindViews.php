@@ -60,12 +60,14 @@ final class FindViews
     /**
      * @param  list<Row>  $nearest
      * @param  list<Missing>  $missing
+     * @param  list<string>  $leftOut
      */
-    public function near(Kit $kit, array $nearest, array $missing): NearView
+    public function near(Kit $kit, array $nearest, array $missing, array $leftOut): NearView
     {
         return new NearView(
             array_map(fn (Row $row): FoundRig => $this->row($kit, $row, null, Ranking::Ease), $nearest),
             array_map(fn (Missing $each): MissingPart => new MissingPart($each->part->label(), $each->fulfil, $this->row($kit, $each->row, null, Ranking::Ease)), $missing),
+            $leftOut,
         );
     }
 

@@ -156,7 +156,7 @@ final class FindApiTest extends TestCase
         $empty = new Kit(['name' => 'Empty', 'extra' => new \stdClass]);
         $this->user->kits()->save($empty);
         $this->getJson('/api/kits/'.$empty->id.'/find?magnification=1')->assertOk()->assertJsonPath('rigs', 0)->assertJsonPath('rows', []);
-        $this->getJson('/api/kits/'.$empty->id.'/find/near?magnification=1')->assertOk()->assertExactJson(['nearest' => [], 'missing' => []]);
+        $this->getJson('/api/kits/'.$empty->id.'/find/near?magnification=1')->assertOk()->assertExactJson(['nearest' => [], 'missing' => [], 'leftOut' => []]);
         $this->getJson('/api/kits/'.$empty->id.'/overview')->assertOk()->assertJsonPath('rigs', 0)->assertJsonPath('magnification', null);
     }
 

@@ -53,9 +53,9 @@ final class FindController
 
     private const WHOLE_S = 6.0;
 
-    private const NEAREST_S = 2.5;
+    private const NEAREST_S = 0.7;
 
-    private const MISSING_S = 4.0;
+    private const MISSING_S = 1.1;
 
     private const OVERVIEW_S = 6.0;
 
@@ -94,9 +94,13 @@ final class FindController
         $wanted = $request->wanted();
 
         return Turns::take(self::asker($request), 'near', function (\Closure $waited) use ($kit, $wanted): JsonResponse {
-            $nearest = $this->searches->of($kit, Budget::of(self::NEAREST_S, $waited))->nearest($wanted);
+            $search = $this->searches->of($kit, Budget::of(self::NEAREST_S, $waited));
+            $nearest = $search->nearest($wanted);
+            $budget = Budget::of(self::MISSING_S, $waited);
+            $missing = Missing::of($this->searches->stock($kit), KitSearch::conditions(), $wanted, $budget);
+            $leftOut = [...$search->leftOut(), ...($budget->isSpent() ? ['parts to buy that there was no time to try'] : [])];
 
-            return response()->json($this->views->near($kit, $nearest, Missing::of($this->searches->stock($kit), KitSearch::conditions(), $wanted, Budget::of(self::MISSING_S, $waited))));
+            return response()->json($this->views->near($kit, $nearest, $missing, $leftOut));
         });
     }
 

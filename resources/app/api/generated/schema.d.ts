@@ -1400,6 +1400,7 @@ export interface components {
         NearView: {
             nearest: components["schemas"]["FoundRig"][];
             missing: components["schemas"]["MissingPart"][];
+            leftOut: string[];
         };
         /** @description One figure that was corrected. */
         NewsChange: {

@@ -266,6 +266,7 @@ function Near({ finding: { near, found }, units, onOpen, busy }: NearProps) {
                     ))}
                 </ul>
             )}
+            {near.leftOut.length > 0 && <p className="pt-1 text-xs text-soft">{say.leftOut(near.leftOut.join('; '))}</p>}
             {near.nearest.length > 0 && (
                 <>
                     <h3 className="pt-4 text-sm font-semibold">{say.nearest}</h3>
