@@ -98,6 +98,31 @@ test('a rig is kept by a name, and a name already taken is refused', async ({ pa
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Third tooth from the top');
 });
 
+test('all readings move with the part that is held', async ({ page }) => {
+    await openDemonstration(page, 'Sedge seed, coat pattern');
+    const draw = page.getByRole('slider', { name: /Rail bellows · draw/ });
+    await draw.focus();
+    await expect(draw).toHaveAttribute('aria-busy', 'false');
+    await page.getByText('All readings').click();
+    const row = (name: string) => page.locator('dt', { hasText: name }).locator('xpath=following-sibling::dd');
+    const names = ['Moment', 'Corner'];
+    await page.waitForLoadState('networkidle');
+    const box = await draw.boundingBox();
+    if (!box) throw new Error('the draw has no place on the screen');
+    const before = await page.locator('details dl').innerText();
+    await page.mouse.move(box.x + box.width * 0.35, box.y + 18);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width * 0.95, box.y + 18, { steps: 4 });
+    const held = await page.locator('details dl').innerText();
+    await page.mouse.up();
+    await expect(page.getByRole('status').first()).toHaveText('saved');
+    await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', /set Rail bellows/);
+    // What was shown under the hand is what the server says of the rig that came of it.
+    await expect.poll(() => page.locator('details dl').innerText()).toBe(held);
+    expect(held).not.toBe(before);
+    for (const name of names) await expect(row(name).first()).toBeVisible();
+});
+
 test('a lost connection is said, and the step is kept until it can be sent', async ({ page }) => {
     await openDemonstration(page, 'Lichen disc');
     await page.route('**/steps', (route) => route.abort());

@@ -1,9 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { api, messageOf, Refused, type KitPart, type PartFields, type Schema } from '../../api/client';
 import { strings } from '../../strings';
 import { Button } from '../../ui/Button';
 import { FieldInput } from './FieldInput';
+import { changedIn, followed } from './following';
 
 interface Props {
     kind: string;
@@ -25,12 +26,31 @@ export function useGuide(): Map<string, Schema['GuideKind']> {
     return new Map(guide.data?.map((each) => [each.kind, each]));
 }
 
+/** Registers that joints stand for, mm, by the joint's name. */
+function useRegisters(): ReadonlyMap<string, number> {
+    const joints = useQuery({ queryKey: ['joints'], queryFn: api.joints, staleTime: 60_000 });
+    return useMemo(
+        () =>
+            new Map(
+                (joints.data ?? []).flatMap((each): [string, number][] => (each.registerMm === null ? [] : [[each.name, each.registerMm]])),
+            ),
+        [joints.data],
+    );
+}
+
 /** The form of a part: first what changes the answer most, the rest on request. */
 export function PartForm({ kind, initial, ask = [], others, pointer, save, busy, onSave, onCancel, children }: Props) {
     const form = useGuide().get(kind);
     const [fields, setFields] = useState(initial);
     const [all, setAll] = useState(false);
     const [trouble, setTrouble] = useState<Refused | null>(null);
+    // Which fields were changed by hand: what follows from a joint leaves them alone.
+    const touched = useRef<Set<string>>(new Set());
+    const registers = useRegisters();
+    const change = (after: PartFields) => {
+        for (const name of changedIn(fields, after)) touched.current.add(name);
+        setFields(followed(kind, fields, after, touched.current, registers));
+    };
     const dirty = JSON.stringify(fields) !== JSON.stringify(initial);
     const faults = new Map<string, string>();
     for (const [place, message] of Object.entries(trouble?.fields ?? {})) {
@@ -60,14 +80,7 @@ export function PartForm({ kind, initial, ask = [], others, pointer, save, busy,
     return (
         <form onSubmit={submit} noValidate>
             {shown.map((field) => (
-                <FieldInput
-                    key={field.name}
-                    field={field}
-                    fields={fields}
-                    trouble={faultOf(field.name)}
-                    onChange={setFields}
-                    others={names}
-                />
+                <FieldInput key={field.name} field={field} fields={fields} trouble={faultOf(field.name)} onChange={change} others={names} />
             ))}
             <button
                 type="button"

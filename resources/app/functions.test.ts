@@ -1,30 +1,18 @@
-import { expect, test } from '@playwright/test';
+import { describe, expect, test } from 'vitest';
 import { readFileSync } from 'node:fs';
-import type { PartFields, Schema, TravelView } from '../../resources/app/api/client';
-import { frameOf } from '../../resources/app/drawing/frame';
-import { digits, fNumber, kindWords, length, lengthDigits, magnification, mass, phrase, ratio, stops } from '../../resources/app/figures';
-import { said, typedValue } from '../../resources/app/places/bench/ownScale';
-import { commonScale, rigOutline } from '../../resources/app/places/find/rigOutline';
-import {
-    addressOf,
-    asked,
-    clauses,
-    emptied,
-    fromBlank,
-    inBlank,
-    isComplete,
-    limits,
-    targetOf,
-    targets,
-    wishIn,
-} from '../../resources/app/places/find/wish';
-import { halfWidthOf, jointSpoken, jointTyped, valueAt, withHalfWidth, withValue } from '../../resources/app/places/kit/fields';
-import { boxWidth, counted, linesOf, linkText, planOf } from '../../resources/app/places/kit/islandPlan';
-import { typed, typedNumber } from '../../resources/app/typed';
+import type { PartFields, Schema, TravelView } from './api/client';
+import { frameOf } from './drawing/frame';
+import { digits, fNumber, kindWords, length, lengthDigits, magnification, mass, phrase, ratio, stops } from './figures';
+import { said, typedValue } from './places/bench/ownScale';
+import { commonScale, rigOutline } from './places/find/rigOutline';
+import { addressOf, asked, clauses, emptied, fromBlank, inBlank, isComplete, limits, targetOf, targets, wishIn } from './places/find/wish';
+import { halfWidthOf, jointSpoken, jointTyped, valueAt, withHalfWidth, withValue } from './places/kit/fields';
+import { boxWidth, counted, linesOf, linkText, planOf } from './places/kit/islandPlan';
+import { typed, typedNumber } from './typed';
 
 /** What the screens work out by themselves: words, blanks and places on the paper. No page is opened. */
 
-test.describe('figures', () => {
+describe('figures', () => {
     const table = JSON.parse(readFileSync(new URL('../../core/tests/cases/phrases.json', import.meta.url), 'utf8')) as [
         string,
         number,
@@ -70,7 +58,7 @@ test.describe('figures', () => {
     });
 });
 
-test.describe('typed text', () => {
+describe('typed text', () => {
     test('a comma is a point, nothing is nothing, and words stay for the server to name', () => {
         expect(typed(' 12,5 ')).toBe(12.5);
         expect(typed('-3')).toBe(-3);
@@ -83,7 +71,7 @@ test.describe('typed text', () => {
     });
 });
 
-test.describe('a part’s own scale', () => {
+describe('a part’s own scale', () => {
     const travel = (fields: Partial<TravelView>): TravelView =>
         ({
             name: '1.length',
@@ -145,7 +133,7 @@ test.describe('a part’s own scale', () => {
     });
 });
 
-test.describe('a wish', () => {
+describe('a wish', () => {
     const empty = wishIn(new URLSearchParams());
 
     test('nothing is wanted by an empty address', () => {
@@ -202,7 +190,7 @@ test.describe('a wish', () => {
     });
 });
 
-test.describe('the fields of a part', () => {
+describe('the fields of a part', () => {
     const lens: PartFields = { kind: 'lens', aperture: { widest: 2.8 }, measured: { focalLengthMm: 0.2 } };
 
     test('nested ones are read and changed by a dot, and the part stays as it was', () => {
@@ -233,7 +221,7 @@ test.describe('the fields of a part', () => {
     });
 });
 
-test.describe('the joint map', () => {
+describe('the joint map', () => {
     const end = (spoken: string): Schema['MapEnd'] => ({ joint: spoken, spoken }) as Schema['MapEnd'];
     const part = (name: string, kind: string, rear: string | null, front: string | null): Schema['MapPart'] => ({
         id: name.length,
@@ -288,7 +276,7 @@ test.describe('the joint map', () => {
     });
 });
 
-test.describe('outlines and frames are to scale', () => {
+describe('outlines and frames are to scale', () => {
     const rig = {
         body: { frontMm: 44.5, backMm: -28, heightMm: 80 },
         drawn: [{ kind: 'tube', rearMm: 44.5, frontMm: 64.5, outerMm: 60, rearOuterMm: 60, frontOuterMm: 60 }],
