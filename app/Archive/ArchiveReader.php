@@ -24,6 +24,7 @@ use Illuminate\Validation\ValidationException;
 use ZincThimble\Core\File\Check;
 use ZincThimble\Core\File\Fault;
 use ZincThimble\Core\File\FileInvalid;
+use ZincThimble\Core\File\Json;
 use ZincThimble\Core\File\KitFile;
 use ZincThimble\Core\File\KitItem;
 use ZincThimble\Core\File\RigFile;
@@ -241,6 +242,7 @@ final class ArchiveReader
         yield from array_filter(self::list($more->history ?? []), static fn (mixed $step): bool => $step instanceof \stdClass);
         $stream = $this->has($of.'.history.jsonl') ? $this->zip->getStream($of.'.history.jsonl') : false;
         for ($n = 1; $stream !== false && ($line = self::line($stream, "/{$of}.history.jsonl/{$n}")) !== null; $n++) {
+            self::within("{$of}.history.jsonl", static fn () => Json::bounded($line));
             $step = json_decode($line, false, Sound::DEPTH);
             yield $step instanceof \stdClass ? $step : throw FileInvalid::at("/{$of}.history.jsonl/{$n}", 'should be one JSON object a line');
         }
@@ -318,7 +320,9 @@ final class ArchiveReader
         if ($stat['size'] > ArchiveFormat::MOST_DOCUMENT) {
             throw FileInvalid::at('/'.$name, 'is larger than any that was written');
         }
-        $value = json_decode((string) $this->zip->getFromName($name), false, Sound::DEPTH);
+        $text = (string) $this->zip->getFromName($name);
+        self::within($name, static fn () => Json::bounded($text));
+        $value = json_decode($text, false, Sound::DEPTH);
         if (! $value instanceof \stdClass) {
             throw FileInvalid::at('/'.$name, 'should be one JSON object');
         }

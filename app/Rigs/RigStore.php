@@ -79,7 +79,11 @@ final class RigStore
         });
     }
 
-    /** Whether a step has been taken already: its sender never heard of it and sends it again. */
+    /**
+     * Whether a step has been taken already: its sender never heard of it and sends it again.
+     *
+     * @phpstan-impure
+     */
     public function hasTaken(Rig $rig, ?string $sentAs): bool
     {
         return $sentAs !== null && $rig->steps()->where('sent_as', $sentAs)->exists();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Http\BoundedRequest;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Models\Rig;
@@ -11,6 +12,7 @@ use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\HttpFoundation\Request as HttpFoundationRequest;
 use Tests\TestCase;
 
 /** One gate for documents, whichever way they come in; and what is stored can be opened again. */
@@ -179,6 +181,66 @@ final class GateTest extends TestCase
         foreach (["/api/rigs/{$rig->id}/tray?place=0", "/api/rigs/{$rig->id}/mends", '/api/rigs/proposals', "/api/kits/{$kit->id}/find?magnification=0.5", "/api/kits/{$kit->id}/find/near?magnification=90", "/api/kits/{$kit->id}/overview", "/api/kits/{$kit->id}/map", "/api/kits/{$kit->id}/crossing?front=larch&rear=tern", "/api/kits/{$kit->id}/file"] as $address) {
             $this->getJson($address)->assertOk();
         }
+    }
+
+    public function test_a_small_text_that_is_huge_in_memory_is_refused_before_it_is_taken_apart(): void
+    {
+        $this->actingAs($user = $this->guest());
+        $kit = $user->kits()->firstOrFail();
+        $lists = '['.str_repeat('[0],', 400_000).'0]';
+        $objects = '['.str_repeat('{"a":0},', 200_000).'0]';
+        foreach ([
+            ['POST', "/api/kits/{$kit->id}/parts", '{"parts":'.$lists.'}'],
+            ['POST', '/api/rigs/import', '{"text":'.$objects.'}'],
+            ['POST', '/api/rigs/import', (string) json_encode(['text' => $lists])],
+            ['POST', "/api/kits/{$kit->id}/import", (string) json_encode(['text' => $objects, 'as' => 'json'])],
+            ['PUT', "/api/kits/{$kit->id}/import", (string) json_encode(['text' => $lists, 'as' => 'json', 'revision' => $kit->revision])],
+            ['PUT', "/api/kits/{$kit->id}/import", (string) json_encode(['text' => "kind\n".str_repeat(",\n", 900_000), 'as' => 'csv', 'revision' => $kit->revision])],
+        ] as [$method, $address, $body]) {
+            $answer = $this->raw($method, $address, $body);
+            // A preview shows what is wrong instead of refusing.
+            $this->assertTrue($answer->getStatusCode() === 422 || $answer->json('refused') > 0, $address);
+        }
+        // Before any gate the framework takes a body apart: the request itself must not.
+        foreach ([$lists, $objects, '['.str_repeat('0,', 5_500_000).'0]'] as $body) {
+            $asked = HttpFoundationRequest::create('/api/rigs/import', 'POST', server: ['CONTENT_TYPE' => 'application/json'], content: $body);
+            memory_reset_peak_usage();
+            $before = memory_get_usage();
+            $request = BoundedRequest::createFromBase($asked);
+            $this->assertSame([], $request->all());
+            $this->assertLessThan(2e6 + strlen($body), memory_get_peak_usage() - $before);
+        }
+        $sound = HttpFoundationRequest::create('/api/rigs/import', 'POST', server: ['CONTENT_TYPE' => 'application/json'], content: '{"text":"{}"}');
+        $this->assertSame(['text' => '{}'], BoundedRequest::createFromBase($sound)->all());
+    }
+
+    public function test_a_step_that_is_sent_twice_is_taken_once_and_answered_alike(): void
+    {
+        $this->actingAs($user = $this->guest());
+        $rig = $this->rigOf($user, 'Lichen disc');
+        $body = ['revision' => $rig->revision, 'id' => '0b1e6c2a-0000-4000-8000-00000000000A', 'step' => ['action' => 'remove', 'place' => 0]];
+        $first = $this->postJson("/api/rigs/{$rig->id}/steps", $body)->assertOk()->json();
+        $again = $this->postJson("/api/rigs/{$rig->id}/steps", $body)->assertOk()->json();
+        $this->assertSame($first['revision'], $again['revision']);
+        $this->assertSame($first['readings'], $again['readings']);
+        $this->assertSame(2, $rig->steps()->count());
+        // The same name on another rig is another step, and a name that is none is refused.
+        $other = $this->rigOf($user, 'Sedge seed, coat pattern');
+        $this->postJson("/api/rigs/{$other->id}/steps", ['revision' => $other->revision] + $body)->assertOk();
+        $this->assertSame(2, $other->steps()->count());
+        $this->postJson("/api/rigs/{$rig->id}/steps", ['id' => 'again'] + $body)->assertStatus(422);
+        // Of two that come at the same time the later finds the revision gone, and its step taken.
+        $third = ['revision' => $first['revision'], 'id' => '0b1e6c2a-0000-4000-8000-00000000000b', 'step' => ['action' => 'remove', 'place' => 0]];
+        $between = false;
+        DB::listen(function ($query) use (&$between, $rig, $third): void {
+            if (! $between && str_contains($query->sql, 'select exists') && str_contains($query->sql, 'sent_as')) {
+                $between = true;
+                $this->postJson("/api/rigs/{$rig->id}/steps", $third)->assertOk();
+            }
+        });
+        $this->postJson("/api/rigs/{$rig->id}/steps", $third)->assertOk();
+        $this->assertTrue($between);
+        $this->assertSame(3, $rig->steps()->count());
     }
 
     public function test_everything_stored_by_each_way_in_opens_again(): void

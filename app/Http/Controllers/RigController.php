@@ -28,6 +28,7 @@ use App\Rigs\KitAtHand;
 use App\Rigs\Proposals;
 use App\Rigs\RigStore;
 use App\Rigs\RigViews;
+use App\Rigs\StaleRevision;
 use App\Rigs\Steps;
 use App\Rigs\Tray;
 use Illuminate\Http\JsonResponse;
@@ -221,7 +222,15 @@ final class RigController
         }
         [$core, $label] = $steps->take($rig, $this->store->read($rig), $request->step());
 
-        return Shown::first(fn (): RigView => $this->views->rig($this->store->keep($rig, $request->revision(), $core, $label, $request->sentAs()), $core));
+        try {
+            return Shown::first(fn (): RigView => $this->views->rig($this->store->keep($rig, $request->revision(), $core, $label, $request->sentAs()), $core));
+        } catch (StaleRevision $stale) {
+            // Sent twice at the same time: the other one was quicker, and this one has nothing to add.
+            if ($this->store->hasTaken($rig, $request->sentAs())) {
+                return response()->json($this->shown(Rig::query()->with('parts')->findOrFail($rig->id)));
+            }
+            throw $stale;
+        }
     }
 
     #[OA\Post(path: '/rigs/{rig}/undo', operationId: 'undoStep', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision'], properties: [new OA\Property(property: 'revision', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'The rig one step back', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 409, description: 'The rig has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]

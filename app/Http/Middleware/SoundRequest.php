@@ -8,6 +8,9 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 use ZincThimble\Core\File\Check;
+use ZincThimble\Core\File\Fault;
+use ZincThimble\Core\File\FileInvalid;
+use ZincThimble\Core\File\Json;
 use ZincThimble\Core\File\Sound;
 
 /**
@@ -34,20 +37,27 @@ final class SoundRequest
         $body = $request->getContent();
         if ($body !== '' && $request->isJson()) {
             try {
+                Json::bounded($body);
                 Sound::check(json_decode($body, false, Sound::DEPTH, JSON_THROW_ON_ERROR), $check);
+            } catch (FileInvalid $invalid) {
+                // The framework would take it apart all the same: it never gets there.
+                return self::refused($invalid->faults);
             } catch (\JsonException) {
                 $check->fault('', 'is no JSON, or nested too deep');
             }
         } else {
             Sound::check($request->request->all(), $check);
         }
-        if ($check->faults() === []) {
-            return $next($request);
-        }
 
+        return $check->faults() === [] ? $next($request) : self::refused($check->faults());
+    }
+
+    /** @param  list<Fault>  $faults */
+    private static function refused(array $faults): JsonResponse
+    {
         return new JsonResponse([
             'message' => 'That can’t be read.',
-            'errors' => array_map(static fn ($fault): array => ['pointer' => $fault->pointer, 'message' => $fault->message], array_slice($check->faults(), 0, 50)),
+            'errors' => array_map(static fn (Fault $fault): array => ['pointer' => $fault->pointer, 'message' => $fault->message], array_slice($faults, 0, 50)),
         ], 422);
     }
 }

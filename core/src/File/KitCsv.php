@@ -19,6 +19,9 @@ final class KitCsv
 
     public const MOST_ROWS = 2000;
 
+    /** Line ends, those within cells included. */
+    private const MOST_LINES = 40_000;
+
     /** The same kit gives the same bytes: UTF-8, comma, CRLF, a header row. */
     public static function write(KitFile $kit): string
     {
@@ -53,6 +56,9 @@ final class KitCsv
         }
         if (! mb_check_encoding($text, 'UTF-8')) {
             throw FileInvalid::at('', 'is not UTF-8; save it as “CSV UTF-8”');
+        }
+        if (substr_count($text, "\n") + substr_count($text, "\r") > self::MOST_LINES) {
+            throw FileInvalid::at('', 'has more lines than any kit');
         }
         $rows = self::rows(preg_replace('/^\xEF\xBB\xBF/', '', $text) ?? '');
         $header = array_shift($rows);
