@@ -407,7 +407,12 @@ web_down() {
     for file in queue schedule; do
         pid=$(cat "$run/$file.pid" 2>/dev/null || true)
         # The loop and what it keeps are one group of processes.
-        if is_ours "$pid" "keep-$file"; then kill -TERM -- "-$pid" 2>/dev/null || true; fi
+        if is_ours "$pid" "keep-$file"; then
+            kill -TERM -- "-$pid" 2>/dev/null || true
+        elif [ -n "$pid" ]; then
+            # A loop that was killed leaves what it kept, still in its group.
+            for pid in $(pgrep -g "$pid" -f "/artisan $file:work" || true); do kill -TERM "$pid" 2>/dev/null || true; done
+        fi
         rm -f "$run/$file.pid"
     done
     # The web server lets what is under way come to its end, then nothing is left for the workers to do.
