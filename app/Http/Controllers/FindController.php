@@ -17,10 +17,10 @@ use App\Find\KitSearch;
 use App\Find\WishBlanks;
 use App\Http\Requests\AskWish;
 use App\Models\Kit;
-use App\Models\User;
 use App\Models\Wish;
 use App\Operations\Shown;
 use App\Operations\Turns;
+use App\People\Door;
 use App\Rigs\KitAtHand;
 use App\Rigs\RigStore;
 use App\Rigs\RigViews;
@@ -79,7 +79,7 @@ final class FindController
     {
         $wanted = $request->wanted();
 
-        return Turns::take(self::asker($request), $whole ? 'find' : 'find first', function (\Closure $waited) use ($request, $kit, $wanted, $whole): JsonResponse {
+        return Turns::take(Door::person($request), $whole ? 'find' : 'find first', function (\Closure $waited) use ($request, $kit, $wanted, $whole): JsonResponse {
             $from = hrtime(true);
             $search = $this->searches->of($kit, Budget::of($whole ? self::WHOLE_S : self::FIRST_S, $waited), $wanted);
             $found = $whole ? $search->ask($wanted) : $search->first($wanted);
@@ -93,7 +93,7 @@ final class FindController
     {
         $wanted = $request->wanted();
 
-        return Turns::take(self::asker($request), 'near', function (\Closure $waited) use ($kit, $wanted): JsonResponse {
+        return Turns::take(Door::person($request), 'near', function (\Closure $waited) use ($kit, $wanted): JsonResponse {
             $search = $this->searches->of($kit, Budget::of(self::NEAREST_S, $waited));
             $nearest = $search->nearest($wanted);
             $budget = Budget::of(self::MISSING_S, $waited);
@@ -112,7 +112,7 @@ final class FindController
         $key = 'overview '.$kit->id;
         $kept = Cache::get($key);
         if (! is_array($kept) || ($kept['revision'] ?? null) !== $kit->revision) {
-            $kept = Turns::take(self::asker($request), 'overview', function (\Closure $waited) use ($kit): array {
+            $kept = Turns::take(Door::person($request), 'overview', function (\Closure $waited) use ($kit): array {
                 $search = $this->searches->of($kit, Budget::of(self::OVERVIEW_S, $waited));
                 $overview = $search->overview();
 
@@ -146,8 +146,7 @@ final class FindController
 
             return $part;
         }, $valid['parts']);
-        /** @var User $user */
-        $user = $request->user();
+        $user = Door::person($request);
         $subject = array_filter(['widthMm' => $valid['subjectWidthMm'] ?? null, 'depthMm' => $valid['subjectDepthMm'] ?? null], static fn (int|float|null $mm): bool => $mm !== null && $mm > 0);
 
         return Shown::first(function () use ($setUp, $user, $kit, $valid, $parts, $subject, $rigs, $store): RigView {
@@ -245,13 +244,5 @@ final class FindController
     private static function wish(Wish $wish): WishView
     {
         return new WishView($wish->id, $wish->name, $wish->wish);
-    }
-
-    private static function asker(Request $request): User
-    {
-        $user = $request->user();
-        assert($user instanceof User);
-
-        return $user;
     }
 }

@@ -40,8 +40,7 @@ final class GuestController
     ])]
     public function show(Request $request): JsonResponse
     {
-        /** @var User $user */
-        $user = $request->user();
+        $user = Door::person($request);
 
         return response()->json(self::person($user));
     }

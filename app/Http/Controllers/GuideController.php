@@ -13,7 +13,7 @@ use App\Api\Trouble;
 use App\Kits\OwnJoints;
 use App\Kits\Patterns;
 use App\Models\Joint;
-use App\Models\User;
+use App\People\Door;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -57,8 +57,7 @@ final class GuideController
     #[OA\Get(path: '/joints', operationId: 'listJoints', responses: [new OA\Response(response: 200, description: 'The shipped joints, and the person’s own', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: JointView::class)))])]
     public function joints(Request $request): JsonResponse
     {
-        /** @var User $user */
-        $user = $request->user();
+        $user = Door::person($request);
         $own = $user->joints()->get()->map(self::joint(...))->all();
 
         return response()->json([...$own, ...array_map(static fn (array $each): JointView => new JointView(
@@ -69,8 +68,7 @@ final class GuideController
     #[OA\Post(path: '/joints', operationId: 'addJoint', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'use', type: 'string', nullable: true), new OA\Property(property: 'registerMm', type: 'number', nullable: true), new OA\Property(property: 'throatMm', type: 'number', nullable: true)])), responses: [new OA\Response(response: 201, description: 'The joint', content: new OA\JsonContent(ref: JointView::class)), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
     public function addJoint(Request $request): JsonResponse
     {
-        /** @var User $user */
-        $user = $request->user();
+        $user = Door::person($request);
         if ($user->joints()->count() >= 500) {
             throw ValidationException::withMessages(['name' => 'That is more joints than anybody owns.']);
         }

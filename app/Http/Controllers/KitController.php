@@ -20,9 +20,9 @@ use App\Kits\KitDocument;
 use App\Kits\KitStore;
 use App\Models\Kit;
 use App\Models\Part;
-use App\Models\User;
 use App\Operations\Shown;
 use App\Operations\Turns;
+use App\People\Door;
 use App\Rigs\Tray;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -47,8 +47,7 @@ final class KitController
     #[OA\Get(path: '/kits', operationId: 'listKits', responses: [new OA\Response(response: 200, description: 'All kits of the person', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: KitSummary::class)))])]
     public function index(Request $request): JsonResponse
     {
-        /** @var User $user */
-        $user = $request->user();
+        $user = Door::person($request);
         $kits = $user->kits()->withCount('parts')->oldest('id')->get();
 
         return response()->json($kits->map(fn (Kit $kit): KitSummary => new KitSummary($kit->id, $kit->name, $kit->currency, (int) $kit->getAttribute('parts_count')))->all());
@@ -135,8 +134,7 @@ final class KitController
     public function map(Request $request, Kit $kit, JoiningViews $views): JsonResponse
     {
         Gate::authorize('view', $kit);
-        /** @var User $user */
-        $user = $request->user();
+        $user = Door::person($request);
 
         return Turns::take($user, 'map', static fn (): JsonResponse => response()->json($views->map($kit)));
     }

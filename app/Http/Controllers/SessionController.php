@@ -9,6 +9,7 @@ use App\Api\SignInView;
 use App\Api\Trouble;
 use App\Models\User;
 use App\People\Confirmation;
+use App\People\Door;
 use App\People\SendLetter;
 use App\People\Sessions;
 use Illuminate\Http\JsonResponse;
@@ -30,13 +31,13 @@ final class SessionController
 
         return response()->json(array_map(static fn (\stdClass $session): SessionView => new SessionView(
             Sessions::fingerprint((string) $session->id), $session->id === $here, $text($session->ip_address), $text($session->user_agent), Carbon::createFromTimestamp((int) $session->last_activity)->toIso8601String(),
-        ), Sessions::of(self::person($request))));
+        ), Sessions::of(Door::person($request))));
     }
 
     #[OA\Delete(path: '/me/sessions/{session}', operationId: 'endSession', parameters: [new OA\PathParameter(name: 'session', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Ended'), new OA\Response(response: 404, description: 'There is no such session of yours', content: new OA\JsonContent(ref: Trouble::class))])]
     public function end(Request $request, string $session): Response
     {
-        if (! Sessions::end(self::person($request), $session)) {
+        if (! Sessions::end(Door::person($request), $session)) {
             abort(404);
         }
 
@@ -46,7 +47,7 @@ final class SessionController
     #[OA\Get(path: '/me/sign-ins', operationId: 'listSignIns', responses: [new OA\Response(response: 200, description: 'What happened at the door of your account, the newest first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: SignInView::class)))])]
     public function log(Request $request): JsonResponse
     {
-        $rows = DB::table('sign_ins')->where('user_id', self::person($request)->id)->orderByDesc('id')->limit(50)->get()->all();
+        $rows = DB::table('sign_ins')->where('user_id', Door::person($request)->id)->orderByDesc('id')->limit(50)->get()->all();
 
         return response()->json(array_values(array_map(static fn (\stdClass $row): SignInView => new SignInView((string) $row->what, $row->ip_address, $row->user_agent, Carbon::parse((string) $row->created_at)->toIso8601String()), $rows)));
     }
@@ -67,19 +68,11 @@ final class SessionController
     #[OA\Post(path: '/me/confirmation', operationId: 'askConfirmation', responses: [new OA\Response(response: 204, description: 'A letter is on its way')])]
     public function letter(Request $request): Response
     {
-        $user = self::person($request);
+        $user = Door::person($request);
         if (! $user->isGuest()) {
             dispatch(SendLetter::signedUp($user));
         }
 
         return response()->noContent();
-    }
-
-    private static function person(Request $request): User
-    {
-        $user = $request->user();
-        assert($user instanceof User);
-
-        return $user;
     }
 }

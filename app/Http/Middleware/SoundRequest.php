@@ -40,7 +40,6 @@ final class SoundRequest
                 Json::bounded($body);
                 Sound::check(json_decode($body, false, Sound::DEPTH, JSON_THROW_ON_ERROR), $check);
             } catch (FileInvalid $invalid) {
-                // The framework would take it apart all the same: it never gets there.
                 return self::refused($invalid->faults);
             } catch (\JsonException) {
                 $check->fault('', 'is no JSON, or nested too deep');
