@@ -222,6 +222,8 @@ database_up() {
         [ "$try" -lt 12 ] || { tail -n 5 "$run/pg/server.log" >&2; fail "The database doesn't start; what it said is above"; }
         if tail -n 5 "$run/pg/server.log" | grep > /dev/null "Address already in use"; then set_env DB_PORT "$(free_port $((DB_PORT + 1)))"; else sleep 0.5; fi
     done
+    # It may have another port than the last time: what was cached then leads nowhere.
+    rm -f "$run"/cache/config.php
     sql -d postgres -c "select 1 from pg_database where datname = '$DB_DATABASE'" | grep 1 > /dev/null || sql -d postgres -c "create database $DB_DATABASE"
 }
 
