@@ -7,7 +7,7 @@ import { wordsOf } from '../typed';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import type { Schema } from '../api/client';
-import { Mark } from './Mark';
+import { LetterPage } from './LetterPage';
 import { Sessions } from './Sessions';
 import { Strength } from './Strength';
 
@@ -136,42 +136,26 @@ export function ResetPassword() {
         mutationFn: (password: string) => api.reset({ token: params.get('token') ?? '', email: params.get('email') ?? '', password }),
     });
     return (
-        <main className="grid min-h-dvh place-items-center px-6 py-10">
-            <div className="w-full max-w-[420px]">
-                <div className="flex items-center gap-3">
-                    <Mark size={30} />
-                    <span className="text-lg font-semibold">{strings.product}</span>
-                </div>
-                <h1 className="mt-8 text-lg font-semibold">{say.resetTitle}</h1>
-                {reset.isSuccess ? (
-                    <p role="status" className="pt-3">
-                        {say.resetDone}{' '}
-                        <a className="text-beam underline underline-offset-2" href="/">
-                            {say.doors.in}
-                        </a>
+        <LetterPage title={say.resetTitle} done={reset.isSuccess} said={say.resetDone} onwards={say.doors.in}>
+            <form
+                onSubmit={(event) => {
+                    event.preventDefault();
+                    reset.mutate(wordsOf(event.currentTarget)('password'));
+                }}
+            >
+                <Blank name="password" label={say.newPassword} type="password" complete="new-password" trouble={reset.error} />
+                {reset.error instanceof Refused && reset.error.fields['token'] !== undefined ? (
+                    <p role="alert" className="mt-3 border-l-[3px] border-ink pl-2 text-sm">
+                        {reset.error.fields['token']}
                     </p>
                 ) : (
-                    <form
-                        onSubmit={(event) => {
-                            event.preventDefault();
-                            reset.mutate(wordsOf(event.currentTarget)('password'));
-                        }}
-                    >
-                        <Blank name="password" label={say.newPassword} type="password" complete="new-password" trouble={reset.error} />
-                        {reset.error instanceof Refused && reset.error.fields['token'] !== undefined ? (
-                            <p role="alert" className="mt-3 border-l-[3px] border-ink pl-2 text-sm">
-                                {reset.error.fields['token']}
-                            </p>
-                        ) : (
-                            <Trouble error={reset.error} fields={['password']} />
-                        )}
-                        <Button strong type="submit" className="mt-4" disabled={reset.isPending}>
-                            {say.setPassword}
-                        </Button>
-                    </form>
+                    <Trouble error={reset.error} fields={['password']} />
                 )}
-            </div>
-        </main>
+                <Button strong type="submit" className="mt-4" disabled={reset.isPending}>
+                    {say.setPassword}
+                </Button>
+            </form>
+        </LetterPage>
     );
 }
 
