@@ -21,7 +21,10 @@ $ask = static function (string $method, string $path, ?array $body = null) use (
     $status = curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
     curl_close($curl);
 
-    return [$status, is_string($text) ? json_decode($text, true) : null];
+    // A server that is killed while it answers has sent its status already: an answer whose body was cut off says nothing.
+    $answer = is_string($text) ? json_decode($text, true) : null;
+
+    return is_array($answer) || $status >= 400 ? [$status, $answer] : [0, null];
 };
 $ask('GET', '/api/me');
 $ask('POST', '/api/guest', []);

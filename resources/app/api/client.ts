@@ -74,8 +74,8 @@ interface Result<T> {
 /** The answer, or Refused with the server's reason. */
 async function told<T>(asked: Promise<Result<T>>): Promise<T> {
     const { data, error, response } = await asked.catch((fault: unknown): never => {
-        // The browser's own words for "no answer" say nothing to anybody.
-        throw fault instanceof TypeError ? new Away() : fault;
+        // The browser's own words for "no answer", and for one that was cut off under way, say nothing to anybody.
+        throw fault instanceof TypeError || fault instanceof SyntaxError ? new Away() : fault;
     });
     if (response.ok) return data as T;
     if (response.status >= 502 && response.status <= 504 && !(error !== null && typeof error === 'object' && 'busy' in error))
