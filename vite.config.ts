@@ -4,6 +4,6 @@ import laravel from 'laravel-vite-plugin';
 import { defineConfig } from 'vite';
 
 export default defineConfig({
-    plugins: [laravel({ input: ['resources/app/main.css', 'resources/app/main.tsx'], refresh: false }), react(), tailwindcss()],
+    plugins: [laravel({ input: ['resources/app/app/main.css', 'resources/app/app/main.tsx'], refresh: false }), react(), tailwindcss()],
     build: { sourcemap: false, assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },
 });

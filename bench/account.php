@@ -2,17 +2,17 @@
 
 declare(strict_types=1);
 
+use App\Accounts\ArchiveReader;
+use App\Accounts\ArchiveWriter;
+use App\Accounts\Demonstration;
+use App\Models\User;
+use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Support\Facades\DB;
+
 /*
  * The largest account that is allowed, out and back in: 100 rigs of 300 steps each, and a kit of 2,000 parts. Prints time and the
  * process's peak memory. Called by bin/bench account; works in a transaction that is rolled back.
  */
-
-use App\Archive\ArchiveReader;
-use App\Archive\ArchiveWriter;
-use App\Demonstration\Demonstration;
-use App\Models\User;
-use Illuminate\Contracts\Console\Kernel;
-use Illuminate\Support\Facades\DB;
 
 require __DIR__.'/../vendor/autoload.php';
 $app = require __DIR__.'/../bootstrap/app.php';

@@ -2,21 +2,21 @@
 
 declare(strict_types=1);
 
+use ZincThimble\Core\File\RigFile;
+use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Report\Sweep;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\Travel;
+use ZincThimble\Core\Rig\TravelKind;
+use ZincThimble\Core\Rig\Travels;
+
 /*
  * Times the core over the worked cases, one process, each at a setting not read before; nothing is kept between readings
  * but the settled lens. Called by bin/bench core; prints figures, fails nothing.
  */
 
 require __DIR__.'/../vendor/autoload.php';
-
-use ZincThimble\Core\File\RigFile;
-use ZincThimble\Core\Reading\Answer;
-use ZincThimble\Core\Reading\Reading;
-use ZincThimble\Core\Reading\Sweep;
-use ZincThimble\Core\Rig\Rig;
-use ZincThimble\Core\Rig\Travel;
-use ZincThimble\Core\Rig\TravelKind;
-use ZincThimble\Core\Rig\Travels;
 
 /** @return list<array{Rig, Travel}> every worked case with a control of its own to set */
 function subjects(): array

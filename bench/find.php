@@ -2,6 +2,15 @@
 
 declare(strict_types=1);
 
+use ZincThimble\Bench\BenchKit;
+use ZincThimble\Core\File\KitFile;
+use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Rig\Conditions;
+use ZincThimble\Core\Search\Search;
+use ZincThimble\Core\Search\Stock;
+use ZincThimble\Core\Search\Wanted;
+
 /*
  * Times the search: a fixed kit of sixty parts, taken from its file with nothing of it built before, is asked three unlike wishes.
  * Called by bin/bench find; prints figures, fails nothing. With --sizes it prints the table of docs/benchmarks.md instead.
@@ -9,15 +18,6 @@ declare(strict_types=1);
 
 require __DIR__.'/../vendor/autoload.php';
 require __DIR__.'/BenchKit.php';
-
-use ZincThimble\Bench\BenchKit;
-use ZincThimble\Core\File\KitFile;
-use ZincThimble\Core\Find\Search;
-use ZincThimble\Core\Find\Stock;
-use ZincThimble\Core\Find\Wanted;
-use ZincThimble\Core\Gear\Values;
-use ZincThimble\Core\Reading\Answer;
-use ZincThimble\Core\Rig\Conditions;
 
 $file = static fn (int $size): string => json_encode(BenchKit::of($size), JSON_THROW_ON_ERROR);
 $conditions = Conditions::from(new Values([]));

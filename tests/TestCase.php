@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests;
 
-use App\Demonstration\Demonstration;
+use App\Accounts\Demonstration;
 use App\Models\Rig;
 use App\Models\User;
 use Illuminate\Foundation\Testing\RefreshDatabase;

@@ -7,7 +7,7 @@
     <meta name="color-scheme" content="light dark">
     <title>Zinc Thimble</title>
     <link rel="icon" href="/thimble.svg" type="image/svg+xml">
-    @vite(['resources/app/main.css', 'resources/app/main.tsx'])
+    @vite(['resources/app/app/main.css', 'resources/app/app/main.tsx'])
 </head>
 <body>
     <div id="application"></div>

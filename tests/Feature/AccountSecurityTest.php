@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Mail\Letter;
+use App\Accounts\CommonPasswords;
+use App\Accounts\Confirmation;
+use App\Accounts\Letter;
 use App\Models\User;
-use App\People\CommonPasswords;
-use App\People\Confirmation;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Mail;
@@ -155,10 +155,10 @@ final class AccountSecurityTest extends TestCase
         $list = $this->actingAs($user)->getJson('/api/me/sessions')->assertOk()->json();
         $this->assertContains('Somewhere', array_column($list, 'browser'));
         $this->assertStringNotContainsString('"a"', (string) json_encode(array_column($list, 'id')));
-        $theirs = \App\People\Sessions::fingerprint('b');
+        $theirs = \App\Accounts\Sessions::fingerprint('b');
         $this->deleteJson('/api/me/sessions/'.$theirs)->assertNotFound();
         $this->assertDatabaseHas('sessions', ['id' => 'b']);
-        $this->deleteJson('/api/me/sessions/'.\App\People\Sessions::fingerprint('a'))->assertNoContent();
+        $this->deleteJson('/api/me/sessions/'.\App\Accounts\Sessions::fingerprint('a'))->assertNoContent();
         $this->assertDatabaseMissing('sessions', ['id' => 'a']);
     }
 

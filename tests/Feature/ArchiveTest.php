@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Archive\ArchiveWriter;
+use App\Accounts\ArchiveWriter;
 use App\Models\Kit;
 use App\Models\User;
 use App\Operations\Superseded;

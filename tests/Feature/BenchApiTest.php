@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Bench\RigStore;
 use App\Models\Part;
 use App\Models\Rig;
 use App\Models\User;
-use App\Rigs\RigStore;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 use ZincThimble\Core\File\RigFile;
-use ZincThimble\Core\Reading\Answer;
+use ZincThimble\Core\Report\Answer;
 
 /** Rigs over HTTP: reading, steps, history, sweeps, tray, export, and what is refused. */
 final class BenchApiTest extends TestCase

@@ -12,7 +12,7 @@ use Tests\TestCase;
 use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\Values;
-use ZincThimble\Core\Join\Mating;
+use ZincThimble\Core\Joint\Mating;
 
 /** What the Bench does besides: ways through rings, swapping, describing, schools, advice, copies, tags, search, states, first rigs. */
 final class BenchInFullTest extends TestCase

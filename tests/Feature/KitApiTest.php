@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Kits\KitStore;
+use App\Kit\KitStore;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Models\User;
@@ -13,7 +13,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 use ZincThimble\Core\File\KitFile;
 use ZincThimble\Core\File\RigFile;
-use ZincThimble\Core\Reading\Answer;
+use ZincThimble\Core\Report\Answer;
 
 /** The kit over HTTP: parts, history, files, joints, measuring, and what is refused. */
 final class KitApiTest extends TestCase

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Bench\RigStore;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Models\Rig;
 use App\Models\User;
-use App\Rigs\RigStore;
 use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;

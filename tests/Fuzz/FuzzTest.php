@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Fuzz;
 
-use App\Archive\ArchiveWriter;
-use App\Demonstration\Demonstration;
-use App\Kits\KitDocument;
+use App\Accounts\ArchiveWriter;
+use App\Accounts\Demonstration;
+use App\Bench\RigStore;
+use App\Kit\KitDocument;
 use App\Models\Joint;
 use App\Models\Kit;
 use App\Models\User;
-use App\Rigs\RigStore;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Log\Events\MessageLogged;
 use Illuminate\Routing\Route;

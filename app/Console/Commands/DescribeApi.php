@@ -30,7 +30,7 @@ final class DescribeApi extends Command
                 }
             }
         };
-        $description = (new Generator($troubles))->generate([app_path('Http/Controllers'), app_path('Api')]);
+        $description = (new Generator($troubles))->generate([app_path('Http/Controllers'), app_path('Http/Resources')]);
         foreach ($troubles->lines as $line) {
             $this->error($line);
         }

@@ -9,8 +9,8 @@ use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\File\Shapes;
 use ZincThimble\Core\Finding\Phrase;
-use ZincThimble\Core\Reading\Advice;
-use ZincThimble\Core\Reading\Answer;
+use ZincThimble\Core\Plan\Advice;
+use ZincThimble\Core\Report\Answer;
 
 /** Reads a rig file. Exits 0; 1 when a stop finding blocks the rig; 2 when the file can't be read. */
 final class ReadRig extends Command

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Api\Person;
-use App\Api\Trouble;
+use App\Accounts\Confirmation;
+use App\Accounts\Door;
+use App\Accounts\Passwords;
+use App\Accounts\SendLetter;
+use App\Accounts\Sessions;
+use App\Accounts\SignInLog;
+use App\Http\Resources\Person;
+use App\Http\Resources\Trouble;
 use App\Models\Kit;
 use App\Models\User;
-use App\People\Confirmation;
-use App\People\Door;
-use App\People\Passwords;
-use App\People\SendLetter;
-use App\People\Sessions;
-use App\People\SignInLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Api\Trouble;
-use App\Archive\ArchiveReader;
-use App\Archive\ArchiveWriter;
+use App\Accounts\ArchiveReader;
+use App\Accounts\ArchiveWriter;
+use App\Accounts\Door;
+use App\Http\Resources\Trouble;
 use App\Operations\Turns;
-use App\People\Door;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;

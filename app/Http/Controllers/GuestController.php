@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Api\Person;
-use App\Api\Trouble;
-use App\Demonstration\Demonstration;
+use App\Accounts\Demonstration;
+use App\Accounts\Door;
+use App\Http\Resources\Person;
+use App\Http\Resources\Trouble;
 use App\Models\User;
-use App\People\Door;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Api\GuideField;
-use App\Api\GuideKind;
-use App\Api\JointView;
-use App\Api\PatternPart;
-use App\Api\PatternView;
-use App\Api\Trouble;
-use App\Kits\OwnJoints;
-use App\Kits\Patterns;
+use App\Accounts\Door;
+use App\Http\Resources\GuideField;
+use App\Http\Resources\GuideKind;
+use App\Http\Resources\JointView;
+use App\Http\Resources\PatternPart;
+use App\Http\Resources\PatternView;
+use App\Http\Resources\Trouble;
+use App\Kit\OwnJoints;
+use App\Kit\Patterns;
 use App\Models\Joint;
-use App\People\Door;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -25,7 +25,7 @@ use OpenApi\Attributes as OA;
 use ZincThimble\Core\File\FieldGuide;
 use ZincThimble\Core\Gear\Joint as CoreJoint;
 use ZincThimble\Core\Gear\Kind;
-use ZincThimble\Core\Join\StandardJoints;
+use ZincThimble\Core\Joint\StandardJoints;
 
 /** What helps to put a kit in: the forms, the patterns, the joints. */
 final class GuideController

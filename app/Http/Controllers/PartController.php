@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Api\Conflict;
-use App\Api\KitPart;
-use App\Api\MeasureView;
-use App\Api\Trouble;
-use App\Kits\KitStore;
-use App\Kits\Measuring;
-use App\Kits\PartDocument;
+use App\Http\Resources\Conflict;
+use App\Http\Resources\KitPart;
+use App\Http\Resources\MeasureView;
+use App\Http\Resources\Trouble;
+use App\Kit\KitStore;
+use App\Kit\Measuring;
+use App\Kit\PartDocument;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Operations\Shown;

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Api\SessionView;
-use App\Api\SignInView;
-use App\Api\Trouble;
+use App\Accounts\Confirmation;
+use App\Accounts\Door;
+use App\Accounts\SendLetter;
+use App\Accounts\Sessions;
+use App\Http\Resources\SessionView;
+use App\Http\Resources\SignInView;
+use App\Http\Resources\Trouble;
 use App\Models\User;
-use App\People\Confirmation;
-use App\People\Door;
-use App\People\SendLetter;
-use App\People\Sessions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;

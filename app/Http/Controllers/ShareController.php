@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Api\RigView;
-use App\Api\ShareView;
-use App\Api\Trouble;
+use App\Bench\RigViews;
+use App\Bench\Sharing;
+use App\Http\Resources\RigView;
+use App\Http\Resources\ShareView;
+use App\Http\Resources\Trouble;
 use App\Models\Rig;
-use App\Rigs\RigViews;
-use App\Rigs\Sharing;
 use Illuminate\Http\Exceptions\HttpResponseException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Find\WishBlanks;
+use App\Search\WishBlanks;
 use Illuminate\Foundation\Http\FormRequest;
-use ZincThimble\Core\Find\Wanted;
+use ZincThimble\Core\Search\Wanted;
 
 /** The blanks of the sentence that asks what does it, for one kit. */
 class AskWish extends FormRequest

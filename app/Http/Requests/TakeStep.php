@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Api\StepRequest;
+use App\Http\Resources\StepRequest;
 use Illuminate\Validation\Rule;
 use ZincThimble\Core\Finding\Code;
 use ZincThimble\Core\Reading\Wish;

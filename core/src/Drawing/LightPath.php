@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Drawing;
 
+use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Vignetting;
 use ZincThimble\Core\Rig\Rig;
-use ZincThimble\Core\Trace\Axis;
-use ZincThimble\Core\Trace\Image;
 
 /** The light cone and the ray from the corner, as heights at the principal planes, for the drawing. mm. */
 final readonly class LightPath

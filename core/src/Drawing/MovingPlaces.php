@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Drawing;
 
+use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Optics\Image;
+use ZincThimble\Core\Optics\Train;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\TrainReadings;
 use ZincThimble\Core\Reading\Vignetting;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
-use ZincThimble\Core\Trace\Axis;
-use ZincThimble\Core\Trace\Image;
-use ZincThimble\Core\Trace\Train;
 
 /** What moves in the drawing while one control is moved: a column each, mm from the sensor. */
 final class MovingPlaces

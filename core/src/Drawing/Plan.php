@@ -9,10 +9,10 @@ use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Objective;
 use ZincThimble\Core\Gear\Outline;
 use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Reading\Balance;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Rig;
-use ZincThimble\Core\Trace\Axis;
 
 /** Where everything of a rig stands, to scale: mm from the sensor, diameters in mm. The screen only scales it. */
 final class Plan

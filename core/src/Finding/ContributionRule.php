@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Finding;
 
 use ZincThimble\Core\Gear\Kind;
-use ZincThimble\Core\Trace\AxialSampler;
+use ZincThimble\Core\Optics\AxialSampler;
 
 /** `adds-little`: a part whose absence changes the field by less than 5 %. */
 final class ContributionRule implements Rule

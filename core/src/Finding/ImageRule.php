@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Finding;
 
 use ZincThimble\Core\Gear\Teleconverter;
-use ZincThimble\Core\Trace\Image;
+use ZincThimble\Core\Optics\Image;
 
 /** `focus-inside`, `no-image`: whether there is a plane that a subject can be put in. */
 final class ImageRule implements Rule

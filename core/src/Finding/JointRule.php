@@ -7,8 +7,8 @@ namespace ZincThimble\Core\Finding;
 use ZincThimble\Core\Gear\Bellows;
 use ZincThimble\Core\Gear\Joint;
 use ZincThimble\Core\Gear\JointEnd;
-use ZincThimble\Core\Join\Fit;
-use ZincThimble\Core\Join\Mating;
+use ZincThimble\Core\Joint\Fit;
+use ZincThimble\Core\Joint\Mating;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
 

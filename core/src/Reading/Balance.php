@@ -6,8 +6,8 @@ namespace ZincThimble\Core\Reading;
 
 use ZincThimble\Core\Gear\Casing;
 use ZincThimble\Core\Gear\Outline;
+use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Rig\Rig;
-use ZincThimble\Core\Trace\Axis;
 
 /**
  * Masses on a lever (OPTICS.md, "Light": moment about a point on the axis = 9.81e-6 x sum of massG x (balance - point)).

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Reading;
 
-use ZincThimble\Core\Trace\Image;
+use ZincThimble\Core\Optics\Image;
 
 /**
  * Readings of one rig at many places of one control, a column each: what a sweep holds, and what findings are made from.

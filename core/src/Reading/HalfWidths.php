@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Reading;
 
+use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Optics\Image;
+use ZincThimble\Core\Optics\Train;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
-use ZincThimble\Core\Trace\Axis;
-use ZincThimble\Core\Trace\Image;
-use ZincThimble\Core\Trace\Train;
 
 /**
  * Half-widths of all readings at every place of a sweep (OPTICS.md, "Uncertainty": the root of the sum over uncertain inputs of

@@ -6,8 +6,8 @@ namespace ZincThimble\Core\Reading;
 
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\VariableSpacer;
+use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Rig\Rig;
-use ZincThimble\Core\Trace\Axis;
 
 /** Whether a rig still focuses at infinity, by how much it overshoots, or what would keep it (OPTICS.md, "Infinity"). */
 final readonly class Infinity

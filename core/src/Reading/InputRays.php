@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Reading;
 
 use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Optics\LinearTrain;
+use ZincThimble\Core\Optics\RingRays;
+use ZincThimble\Core\Optics\Train;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
-use ZincThimble\Core\Trace\Axis;
-use ZincThimble\Core\Trace\LinearTrain;
-use ZincThimble\Core\Trace\RingRays;
-use ZincThimble\Core\Trace\Train;
 
 /**
  * The rays of a rig along one travel with each uncertain input moved up and down by its half-width: straight lines where they are

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Reading;
 
+use ZincThimble\Core\Optics\AxialSampler;
+use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelGroups;
-use ZincThimble\Core\Trace\AxialSampler;
-use ZincThimble\Core\Trace\Image;
 
 /**
  * Least and greatest magnification, working and subject distance over the product of all travels that move focus

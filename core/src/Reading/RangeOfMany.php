@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Reading;
 
+use ZincThimble\Core\Optics\AxialSampler;
+use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Rig\Travel;
-use ZincThimble\Core\Trace\AxialSampler;
-use ZincThimble\Core\Trace\Image;
 
 /**
  * The extremes over more controls than a grid can be laid through: a fixed number of corners and places between is looked at, and from

@@ -6,10 +6,10 @@ namespace ZincThimble\Core\Reading;
 
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Outline;
+use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Optics\Image;
+use ZincThimble\Core\Optics\OpeningKind;
 use ZincThimble\Core\Rig\Rig;
-use ZincThimble\Core\Trace\Axis;
-use ZincThimble\Core\Trace\Image;
-use ZincThimble\Core\Trace\OpeningKind;
 
 /**
  * What a rig does as it is set (rig file, version 1, "What a reading returns"), told from two rays: one way for every kind of

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Reading;
 
+use ZincThimble\Core\Optics\AxialSampler;
+use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
 use ZincThimble\Core\Rig\Travels;
-use ZincThimble\Core\Trace\AxialSampler;
-use ZincThimble\Core\Trace\Image;
 
 /**
  * Given a magnification, field width, working or subject distance: where to set which travel, or how near it gets

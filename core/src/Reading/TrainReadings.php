@@ -7,12 +7,12 @@ namespace ZincThimble\Core\Reading;
 use ZincThimble\Core\Gear\Focusing;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Outline;
+use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Optics\Image;
+use ZincThimble\Core\Optics\Train;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
-use ZincThimble\Core\Trace\Axis;
-use ZincThimble\Core\Trace\Image;
-use ZincThimble\Core\Trace\Train;
 
 /**
  * The readings of a rig at many places of a length or a focus ring, each column in one flat loop. Says what Reading says

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Reading;
 
+use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Rig\Rig;
-use ZincThimble\Core\Trace\Axis;
 
 /** How bright the corner of the frame is left by rings, throats, glass and pupils (OPTICS.md, "Vignetting"). */
 final class Vignetting

@@ -7,13 +7,13 @@ namespace ZincThimble\Core\Tests\Drawing;
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\Drawing\Plan;
 use ZincThimble\Core\Gear\Teleconverter;
+use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Reading\Balance;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Tests\Near;
 use ZincThimble\Core\Tests\RigMaker;
-use ZincThimble\Core\Trace\Axis;
-use ZincThimble\Core\Trace\Image;
 
 /** The drawing is true to scale: parts stand against each other, and the distances drawn are the ones read. */
 final class PlanTest extends TestCase

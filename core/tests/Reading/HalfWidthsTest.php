@@ -5,18 +5,18 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Tests\Reading;
 
 use PHPUnit\Framework\TestCase;
+use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Reading\HalfWidths;
 use ZincThimble\Core\Reading\Reading;
-use ZincThimble\Core\Reading\SweepColumns;
 use ZincThimble\Core\Reading\UncertainInput;
 use ZincThimble\Core\Reading\Uncertainty;
+use ZincThimble\Core\Report\SweepColumns;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
 use ZincThimble\Core\Rig\Travels;
 use ZincThimble\Core\Tests\Near;
 use ZincThimble\Core\Tests\RigMaker;
-use ZincThimble\Core\Trace\Image;
 
 /** Half-widths along a travel are those of the rig set at each place, and owe most to the same input. */
 final class HalfWidthsTest extends TestCase

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Tests\Reading;
 
 use PHPUnit\Framework\TestCase;
-use ZincThimble\Core\Reading\Answer;
+use ZincThimble\Core\Optics\AxialSampler;
+use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Report\Answer;
 use ZincThimble\Core\Rig\Arrangement;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
 use ZincThimble\Core\Tests\Near;
 use ZincThimble\Core\Tests\RigMaker;
-use ZincThimble\Core\Trace\AxialSampler;
-use ZincThimble\Core\Trace\Image;
 
 /** What must hold of every rig, over generated ones (OPTICS.md, "Identities"). */
 final class IdentitiesTest extends TestCase

@@ -6,20 +6,20 @@ namespace ZincThimble\Core\Tests\Reading;
 
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\File\FileInvalid;
-use ZincThimble\Core\Reading\Answer;
+use ZincThimble\Core\Optics\AxialSampler;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\RangeOfMany;
 use ZincThimble\Core\Reading\Reach;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Solver;
 use ZincThimble\Core\Reading\Wish;
+use ZincThimble\Core\Report\Answer;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelGroups;
 use ZincThimble\Core\Rig\TravelKind;
 use ZincThimble\Core\Tests\Near;
 use ZincThimble\Core\Tests\RigMaker;
-use ZincThimble\Core\Trace\AxialSampler;
 
 /** Rigs with more controls than a grid could be laid through: the work stays bounded and the figures right. */
 final class ManyTravelsTest extends TestCase

@@ -6,10 +6,10 @@ namespace ZincThimble\Core\Tests\Reading;
 
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\File\FileInvalid;
+use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Tests\Near;
 use ZincThimble\Core\Tests\RigMaker;
-use ZincThimble\Core\Trace\Image;
 
 /** What the core reads is what OPTICS.md says, written down a second time from the file's fields alone. */
 final class PlainTraceTest extends TestCase

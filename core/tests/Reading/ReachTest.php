@@ -6,13 +6,13 @@ namespace ZincThimble\Core\Tests\Reading;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Tests\Near;
 use ZincThimble\Core\Tests\RigMaker;
-use ZincThimble\Core\Trace\Image;
 
 /** OPTICS.md, "Range, infinity": by numbers worked out by hand, and against every place there is. */
 final class ReachTest extends TestCase

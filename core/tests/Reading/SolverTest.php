@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Tests\Reading;
 
 use PHPUnit\Framework\TestCase;
+use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Solver;
@@ -13,7 +14,6 @@ use ZincThimble\Core\Rig\TravelKind;
 use ZincThimble\Core\Tests\Near;
 use ZincThimble\Core\Tests\RigMaker;
 use ZincThimble\Core\Tests\WorkedCases;
-use ZincThimble\Core\Trace\Image;
 
 final class SolverTest extends TestCase
 {

@@ -6,7 +6,7 @@ namespace ZincThimble\Core\Tests\Reading;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use ZincThimble\Core\Reading\Answer;
+use ZincThimble\Core\Report\Answer;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Tests\Near;
 use ZincThimble\Core\Tests\WorkedCases;

@@ -2,24 +2,24 @@
 
 declare(strict_types=1);
 
+use ZincThimble\Core\File\KitFile;
+use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Report\Sweep;
+use ZincThimble\Core\Rig\Conditions;
+use ZincThimble\Core\Rig\Travels;
+use ZincThimble\Core\Search\Row;
+use ZincThimble\Core\Search\Search;
+use ZincThimble\Core\Search\Stock;
+use ZincThimble\Core\Search\Wanted;
+use ZincThimble\Core\Tests\RigMaker;
+
 /*
  * Prints what the core says of generated rigs, and what it finds in a kit, over and over until the JIT compiles it: for
  * JitTest, which runs it with the JIT and without. Argument: the seed.
  */
 
 require __DIR__.'/../../../vendor/autoload.php';
-
-use ZincThimble\Core\File\KitFile;
-use ZincThimble\Core\Find\Row;
-use ZincThimble\Core\Find\Search;
-use ZincThimble\Core\Find\Stock;
-use ZincThimble\Core\Find\Wanted;
-use ZincThimble\Core\Gear\Values;
-use ZincThimble\Core\Reading\Answer;
-use ZincThimble\Core\Reading\Sweep;
-use ZincThimble\Core\Rig\Conditions;
-use ZincThimble\Core\Rig\Travels;
-use ZincThimble\Core\Tests\RigMaker;
 
 $make = new RigMaker((int) ($argv[1] ?? 1));
 for ($n = 0; $n < 40; $n++) {

@@ -6,9 +6,9 @@ namespace ZincThimble\Core\Tests\Rig;
 
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\Gear\Lens;
-use ZincThimble\Core\Reading\Answer;
 use ZincThimble\Core\Reading\Reading;
-use ZincThimble\Core\Reading\Sweep;
+use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Report\Sweep;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Setting;
 use ZincThimble\Core\Rig\Settling;

@@ -1,5 +1,5 @@
 import createClient from 'openapi-fetch';
-import { strings } from '../strings';
+import { strings } from '../strings/index';
 import type { components, paths } from './generated/schema';
 
 export type Schema = components['schemas'];

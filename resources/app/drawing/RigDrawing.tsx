@@ -1,8 +1,8 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { useId, useLayoutEffect, useRef, useState, type ReactNode, type Ref } from 'react';
 import type { Schema } from '../api/client';
-import { length, type Units } from '../figures';
-import { strings } from '../strings';
+import { length, type Units } from '../ui/figures';
+import { strings } from '../strings/index';
 import { frameOf, type Frame } from './frame';
 import { CameraShape, PartShape } from './shapes';
 

@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import { api, type Schema } from '../api/client';
-import { strings } from '../strings';
+import { strings } from '../strings/index';
 import { Button } from '../ui/Button';
 import { Menu, MenuChoice, MenuItem, MenuLine } from '../ui/Menu';
 import { AccountDialog } from './Account';

@@ -1,7 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { api, reasonOf } from '../api/client';
-import { strings } from '../strings';
+import { strings } from '../strings/index';
 import { Button } from '../ui/Button';
 import { LetterPage } from './LetterPage';
 

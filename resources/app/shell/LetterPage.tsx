@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { strings } from '../strings';
+import { strings } from '../strings/index';
 import { Mark } from './Mark';
 
 /** Where a link in a letter leads: what it asks, and once that is done, the way on. */

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
-import { strings } from '../strings';
+import { strings } from '../strings/index';
 import { Button } from '../ui/Button';
 
 const say = strings.account;

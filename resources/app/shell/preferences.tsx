@@ -1,5 +1,5 @@
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
-import type { Units } from '../figures';
+import type { Units } from '../ui/figures';
 
 export type Light = 'system' | 'light' | 'dark' | 'outdoors';
 

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { strings } from '../strings';
+import { strings } from '../strings/index';
 
 interface Props {
     label: string;

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { Away, messageOf } from '../api/client';
-import { strings } from '../strings';
+import { strings } from '../strings/index';
 import { Button } from './Button';
 
 /** What could not be fetched, and the way to ask again; where the server is away, it is asked again by itself. */

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Models\Part;
+use App\Models\Rig;
+use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Gear\Part as CorePart;
+use ZincThimble\Core\Gear\Parts;
+use ZincThimble\Core\Gear\Values;
+
+/** The parts of a rig's kit as the core knows them, each naming the row it came from. */
+final class KitAtHand
+{
+    /**
+     * Parts that can stand in a chain and are not all used in this rig.
+     *
+     * @return list<CorePart>
+     */
+    public function left(Rig $rig): array
+    {
+        $used = array_count_values(array_filter($rig->parts->map(fn ($part): int => $part->part_id ?? 0)->all()));
+        $parts = [];
+        foreach (Part::query()->where('kit_id', $rig->kit_id)->oldest('position')->get() as $part) {
+            $made = $part->kindOf()->inChain() && $part->count > ($used[$part->id] ?? 0) ? $this->readable($part) : null;
+            if ($made !== null) {
+                $parts[] = $made;
+            }
+        }
+
+        return $parts;
+    }
+
+    /** The part, or null where its figures can't be read any more: one such part is in nobody's way. */
+    public function readable(Part $part): ?CorePart
+    {
+        try {
+            return $this->part($part);
+        } catch (InvalidFigure) {
+            return null;
+        }
+    }
+
+    public function camera(Part $part): ?Camera
+    {
+        try {
+            return Camera::from(new Values($this->fields($part)));
+        } catch (InvalidFigure) {
+            return null;
+        }
+    }
+
+    /** @throws InvalidFigure names the field that no such part can have */
+    public function part(Part $part): CorePart
+    {
+        return Parts::make($part->kindOf(), new Values($this->fields($part)));
+    }
+
+    /**
+     * The fields of a kit's part without what only a kit has, and with the row it refers to.
+     *
+     * @return array<string, mixed>
+     */
+    public function fields(Part $part): array
+    {
+        return [RigStore::REFERENCE => $part->id] + array_intersect_key($part->fields(), RigStore::inRig($part));
+    }
+}

@@ -1,0 +1,347 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Http\Resources\AdviceView;
+use App\Http\Resources\CameraView;
+use App\Http\Resources\CautionView;
+use App\Http\Resources\ChainPart;
+use App\Http\Resources\Doubt;
+use App\Http\Resources\DrawingCamera;
+use App\Http\Resources\DrawingGroup;
+use App\Http\Resources\DrawingPart;
+use App\Http\Resources\DrawingView;
+use App\Http\Resources\FindingView;
+use App\Http\Resources\HistoryView;
+use App\Http\Resources\InfinityView;
+use App\Http\Resources\Interval;
+use App\Http\Resources\MendsView;
+use App\Http\Resources\MendView;
+use App\Http\Resources\NewsChange;
+use App\Http\Resources\NewsView;
+use App\Http\Resources\RangeView;
+use App\Http\Resources\Readings;
+use App\Http\Resources\RigView;
+use App\Http\Resources\SchoolsView;
+use App\Http\Resources\ShareView;
+use App\Http\Resources\StateView;
+use App\Http\Resources\StepRequest;
+use App\Http\Resources\SubjectView;
+use App\Http\Resources\TravelMark;
+use App\Http\Resources\TravelView;
+use App\Models\Rig;
+use ZincThimble\Core\Drawing\Plan;
+use ZincThimble\Core\Finding\Caution;
+use ZincThimble\Core\Finding\Cautions;
+use ZincThimble\Core\Finding\Finding;
+use ZincThimble\Core\Finding\Mending;
+use ZincThimble\Core\Finding\Phrase;
+use ZincThimble\Core\Gear\Bellows;
+use ZincThimble\Core\Gear\Frame;
+use ZincThimble\Core\Gear\Helicoid;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Joint\Mating;
+use ZincThimble\Core\Plan\Advice;
+use ZincThimble\Core\Reading\Measurement;
+use ZincThimble\Core\Reading\Reach;
+use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Report\Sweep;
+use ZincThimble\Core\Rig\BlurRule;
+use ZincThimble\Core\Rig\Rig as CoreRig;
+use ZincThimble\Core\Rig\Travel;
+use ZincThimble\Core\Rig\TravelKind;
+use ZincThimble\Core\Rig\Travels;
+
+/** Turns what the core says of a rig into what its screen gets. */
+final class RigViews
+{
+    public function __construct(private readonly RigStore $store, private readonly KitAtHand $kit)
+    {
+    }
+
+    public function rig(Rig $row, CoreRig $rig): RigView
+    {
+        $history = $this->store->history($row);
+
+        return $this->view(
+            $row, $rig, new HistoryView($history['undo'], $history['redo']), array_map(self::news(...), $row->news),
+            $row->share === null ? null : Sharing::view($row->share),
+        );
+    }
+
+    /** A rig that somebody shared: without its owner's rows and history. */
+    public function shared(CoreRig $rig): RigView
+    {
+        return $this->view(null, $rig, new HistoryView(null, null), [], null);
+    }
+
+    /** @param  list<NewsView>  $news */
+    private function view(?Rig $row, CoreRig $rig, HistoryView $history, array $news, ?ShareView $share): RigView
+    {
+        $answer = Answer::of($rig);
+
+        return new RigView(
+            $row->id ?? 0,
+            $row->revision ?? 1,
+            $row?->kit_id,
+            $row === null ? $rig->name : $row->name,
+            new CameraView($row?->camera_id, $rig->camera->name ?? 'Camera', Describe::joint($rig->camera->front), $rig->frame->widthMm, $rig->frame->heightMm),
+            $this->chain($row, $rig),
+            array_map(fn (Travel $travel): TravelView => $this->travel($rig, $travel), Travels::of($rig)),
+            $this->readings($rig, $answer),
+            $this->range($rig, $answer),
+            new InfinityView($answer->infinity->reached, $answer->infinity->overshotMm, $answer->infinity->spacerToKeepMm, $answer->infinity->furthestSubjectMm),
+            $this->doubts($rig, $answer),
+            array_map(fn (Finding $finding): FindingView => new FindingView(
+                $finding->code->value, $finding->severity->value, $finding->part, $finding->pattern, $finding->numbers, $finding->message(),
+            ), $answer->findings),
+            array_map(
+                fn (Caution $caution): CautionView => new CautionView($caution->code, $caution->text),
+                Cautions::of($rig, $answer->reading, $answer->axis->front + $answer->axis->converterMm, $answer->findings),
+            ),
+            $this->drawing($rig, $answer),
+            $rig->subject === null ? null : new SubjectView($rig->subject->name, $rig->subject->widthMm, $rig->subject->depthMm, (object) $rig->subject->document->fields),
+            $rig->blurLimitMm,
+            $history,
+            $news,
+            $share,
+            $row->tags ?? [],
+            $this->schools($rig, $answer->reading),
+            $this->advice($rig),
+            (object) $rig->conditions->document->fields,
+            array_values(array_filter(array_map(static fn (Frame $mode): ?string => $mode->name, $rig->camera->modes))),
+        );
+    }
+
+    /** A state of a rig's history, in words and numbers. */
+    public function state(int $number, string $label, CoreRig $rig): StateView
+    {
+        $answer = Answer::of($rig);
+        $parts = [$rig->camera->name ?? 'Camera'];
+        foreach ($rig->chain as $i => $part) {
+            $parts[] = implode(' · ', array_filter([$part->label().($part instanceof Lens && $part->reversed ? ', reversed' : ''), Describe::setting($rig, $i)]));
+        }
+
+        return new StateView($number, $label, $parts, $this->readings($rig, $answer), array_map(static fn (Finding $finding): string => $finding->message(), $answer->findings));
+    }
+
+    /** Handbook, "Where the schools differ": what the others say, on demand. */
+    private function schools(CoreRig $rig, Reading $reading): SchoolsView
+    {
+        $conditions = $rig->conditions;
+        $simple = Reading::of($rig->withConditions($conditions->with(['apertureModel' => 'simple'])));
+        $pupil = Reading::of($rig->withConditions($conditions->with(['apertureModel' => 'pupil'])));
+        $otherRule = $conditions->blurRule === BlurRule::Pixel ? BlurRule::Format : BlurRule::Pixel;
+        $other = $rig->withConditions($conditions->with(['blurRule' => $otherRule->value]));
+        $wave = $reading->waveDepthMm;
+
+        return new SchoolsView(
+            $conditions->simpleAperture ? 'simple' : 'pupil', $simple->effectiveAperture, $simple->stopsLost, $pupil->effectiveAperture,
+            $conditions->totalDepth ? 'total' : 'geometric', $reading->depthOfFieldMm === null || $wave === null ? null : $reading->depthOfFieldMm + $wave,
+            $conditions->blurRule->value, $otherRule->value, $other->blurLimitMm, Reading::of($other)->depthOfFieldMm,
+        );
+    }
+
+    private function advice(CoreRig $rig): ?AdviceView
+    {
+        $advice = Advice::of($rig);
+        $best = $advice->best;
+
+        return $best === null || $advice->depthMm === null ? null : new AdviceView($advice->depthMm, $best->single, $best->singleBlurMm, $best->stacking, $best->stack?->frames, $best->stack?->stepMm);
+    }
+
+    private static function news(\stdClass $news): NewsView
+    {
+        $plain = static fn (mixed $value): string|int|float|bool|null => is_scalar($value) ? $value : null;
+
+        return new NewsView((string) $news->part, (bool) $news->followed, $news->reason ?? null, array_values(array_map(
+            static fn (\stdClass $change): NewsChange => new NewsChange((string) $change->label, (string) $change->unit, $plain($change->before), $plain($change->after)), (array) $news->changes,
+        )));
+    }
+
+    public function mends(Rig $row, CoreRig $rig): MendsView
+    {
+        $findings = Answer::of($rig)->findings;
+        $kit = $this->kit->left($row);
+        $views = [];
+        foreach ($findings as $finding) {
+            foreach (Mending::of($rig, $finding, $findings, $kit) as $i => $mend) {
+                $views[] = new MendView(
+                    $finding->code->value, $finding->part, $mend->pattern, $mend->numbers, $mend->magnification,
+                    new StepRequest('mend', $finding->part, value: (float) $i, code: $finding->code->value),
+                );
+            }
+        }
+
+        return new MendsView($row->revision, $views);
+    }
+
+    /** A sweep as JSON, in the shape of SweepView. */
+    public function sweep(Rig $row, CoreRig $rig, Travel $travel): string
+    {
+        return Sweep::of($rig, $travel)->encode($rig, ['travel' => $travel->name(), 'revision' => $row->revision, 'place' => $travel->part]);
+    }
+
+    /** @return list<ChainPart> */
+    private function chain(?Rig $row, CoreRig $rig): array
+    {
+        $chain = [];
+        $behind = null;
+        foreach ($rig->chain as $i => $part) {
+            $chain[] = new ChainPart(
+                $i,
+                $row?->parts[$i]->part_id ?? null,
+                $part->kind->value,
+                $part->label(),
+                Describe::measure($part),
+                Describe::setting($rig, $i),
+                Describe::joint($part->casing->front),
+                Mating::of($rig->camera, $behind, $part)->value,
+                $part instanceof Lens && $part->reversed,
+                true,
+            );
+            $behind = $part;
+        }
+
+        return $chain;
+    }
+
+    private function travel(CoreRig $rig, Travel $travel): TravelView
+    {
+        return new TravelView(
+            $travel->name(),
+            $travel->part,
+            $travel->kind->value,
+            $travel->least,
+            $travel->greatest,
+            Travels::setting($rig, $travel),
+            Travels::places($rig, $travel),
+            $this->marks($rig, $travel),
+            ...$this->ownScale($rig, $travel),
+        );
+    }
+
+    /**
+     * A part's own units: draw from where its scale reads 0, a helicoid in turns, a ring by what stands engraved on it.
+     *
+     * @return array{float, float, string, list<?float>} zero, size of a unit, its name, engraved distances
+     */
+    private function ownScale(CoreRig $rig, Travel $travel): array
+    {
+        $part = $rig->chain[$travel->part];
+        if ($travel->kind === TravelKind::Length) {
+            return match (true) {
+                $part instanceof Bellows => [$part->scaleZeroMm, 1.0, 'mm', []],
+                $part instanceof Helicoid && $part->pitchMm !== null && $part->pitchMm > 0.0 => [$part->minMm, $part->pitchMm, 'turns', []],
+                default => [0.0, 1.0, 'mm', []],
+            };
+        }
+        if ($travel->kind !== TravelKind::Focus) {
+            return [0.0, 1.0, match ($travel->kind) {
+                TravelKind::Aperture => 'f/',
+                TravelKind::Swing => '°',
+                default => 'mm',
+            }, []];
+        }
+        // On its own mount a ring at s stands at D = f(s) (2 + m + 1/m) + g(s), m = s m0 (OPTICS.md, "Settling a lens").
+        $lens = $rig->lenses[$travel->part];
+        $engraved = [];
+        foreach (Travels::places($rig, $travel) as $s) {
+            $m = $s * $lens->m0;
+            $engraved[] = $m <= 0.0 ? null : $lens->focalLength($s) * (2.0 + $m + 1.0 / $m) + $lens->principalGap($s);
+        }
+
+        return [0.0, $lens->m0 > 0.0 ? 1.0 / $lens->m0 : 1.0, '×', $engraved];
+    }
+
+    /**
+     * What is engraved on a scale.
+     *
+     * @return list<TravelMark>
+     */
+    private function marks(CoreRig $rig, Travel $travel): array
+    {
+        $part = $rig->chain[$travel->part];
+        if ($travel->kind === TravelKind::Aperture && $part instanceof Lens) {
+            return array_map(fn (float $stop): TravelMark => new TravelMark($stop, Phrase::digits($stop)), Travels::places($rig, $travel));
+        }
+        if ($travel->kind === TravelKind::Focus && $part instanceof Lens) {
+            $marks = [];
+            foreach ($part->marks as $mark) {
+                $marks[] = new TravelMark($mark->focus, match (true) {
+                    $mark->distanceMm !== null => Phrase::digits($mark->distanceMm / 1000.0).' m',
+                    $mark->magnification !== null => Phrase::figure($mark->magnification, 'x'),
+                    default => '∞',
+                });
+            }
+
+            return $marks === [] ? [new TravelMark(0.0, '∞'), new TravelMark(1.0, Phrase::figure($rig->lenses[$travel->part]->m0, 'x'))] : $marks;
+        }
+        $span = $travel->greatest - $travel->least;
+        $step = $span > 200 ? 50 : ($span > 80 ? 20 : ($span > 30 ? 10 : ($span > 12 ? 5 : 1)));
+        $zero = $part instanceof Bellows ? $part->scaleZeroMm : 0.0;
+        $marks = [];
+        for ($at = ceil(($travel->least - $zero) / $step) * $step; $at <= $travel->greatest - $zero + 1e-9; $at += $step) {
+            $marks[] = new TravelMark($at + $zero, Phrase::digits($at));
+        }
+
+        return $marks;
+    }
+
+    private function readings(CoreRig $rig, Answer $answer): Readings
+    {
+        $reading = $answer->reading;
+        $cut = $reading->cornerPart;
+
+        return new Readings(
+            $reading->magnification, $reading->fieldWidthMm, $reading->fieldHeightMm, $reading->workingDistanceMm, $reading->subjectDistanceMm,
+            $reading->effectiveAperture, $reading->stopsLost, $reading->depthOfFieldMm, $reading->nearMm, $reading->farMm, $reading->waveDepthMm,
+            $reading->airyDiameterMm, $reading->detailMm, $reading->entrancePupilMm, $reading->extensionMm, $reading->lightGapDeg,
+            $reading->cornerBrightness, $reading->imageCircleMm, $rig->inventory->massG, $reading->momentAtMountNm, $reading->momentAtFootNm,
+            $rig->inventory->price, $rig->inventory->joints, $rig->inventory->coupling->value,
+            $cut === null ? null : ($cut < 0 ? 'camera' : $rig->chain[$cut]->label()),
+        );
+    }
+
+    private function range(CoreRig $rig, Answer $answer): RangeView
+    {
+        $range = $answer->range;
+        [$least, $greatest] = $range->magnification;
+        $field = static fn (?float $m): ?float => $m === null || $m <= 0.0 ? null : $rig->frame->widthMm / $m;
+
+        return new RangeView(
+            new Interval(...$range->magnification),
+            new Interval(...$range->workingDistanceMm),
+            new Interval(...$range->subjectDistanceMm),
+            new Interval($field($greatest), $field($least)),
+            ...array_map(static fn (array $ends): Interval => new Interval(...$ends), Reach::of($rig)),
+        );
+    }
+
+    /** @return list<Doubt> */
+    private function doubts(CoreRig $rig, Answer $answer): array
+    {
+        $doubts = [];
+        foreach ($answer->sources as $name => $source) {
+            $doubts[] = new Doubt(
+                $name, $answer->halfWidths[$name], $source->part, $rig->chain[$source->part]->label(),
+                Measurement::assumed($source->field), Measurement::settling($source->field),
+            );
+        }
+
+        return $doubts;
+    }
+
+    private function drawing(CoreRig $rig, Answer $answer): DrawingView
+    {
+        $plan = Plan::of($rig, $answer->axis, $answer->reading);
+        $plan['camera'] = new DrawingCamera(...$plan['camera']);
+        $plan['parts'] = array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts']);
+        $plan['groups'] = array_map(static fn (array $group): DrawingGroup => new DrawingGroup(...$group), $plan['groups']);
+
+        return new DrawingView(...$plan);
+    }
+}

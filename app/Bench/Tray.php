@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Http\Resources\PartView;
+use App\Http\Resources\Silhouette;
+use App\Http\Resources\TrayPart;
+use App\Http\Resources\TrayView;
+use App\Models\Part;
+use App\Models\Rig;
+use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Gear\JointEnd;
+use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Outline;
+use ZincThimble\Core\Gear\Part as CorePart;
+use ZincThimble\Core\Gear\Parts;
+use ZincThimble\Core\Gear\Spacer;
+use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Gear\VariableSpacer;
+use ZincThimble\Core\Joint\AdapterPaths;
+use ZincThimble\Core\Joint\Mating;
+use ZincThimble\Core\Rig\Rig as CoreRig;
+
+/** What of a kit goes on one joint of a rig, and why the rest doesn't. */
+final class Tray
+{
+    public function __construct(private readonly KitAtHand $kit)
+    {
+    }
+
+    /** @param  int  $place the joint before the part at that place; the chain's length = the front of the rig */
+    public function at(Rig $row, CoreRig $rig, int $place): TrayView
+    {
+        $behind = $rig->chain[$place - 1] ?? null;
+        $ahead = $rig->chain[$place] ?? null;
+        $front = $behind === null ? $rig->camera->front : $behind->casing->front;
+        $used = [];
+        foreach ($row->parts as $part) {
+            $used[$part->part_id ?? 0] = ($used[$part->part_id ?? 0] ?? 0) + 1;
+        }
+        $rings = AdapterPaths::among($this->kit->left($row));
+        $fitting = $reached = $others = [];
+        foreach (Part::query()->where('kit_id', $row->kit_id)->oldest('position')->get() as $part) {
+            if ($part->kindOf() === Kind::Camera) {
+                continue;
+            }
+            $left = $part->count - ($used[$part->id] ?? 0);
+            [$fits, $reason] = $this->verdict($rig->camera, $behind, $ahead, $part, $front, $left);
+            $way = $fits || $left <= 0 || ! $part->kindOf()->inChain() ? [] : $this->way($front, $part, $rings);
+            $view = new TrayPart(
+                self::part($part), $fits, $way === [] ? $reason : 'with '.implode(' + ', array_map(static fn (Spacer $ring): string => $ring->label(), $way)), max(0, $left),
+                array_map(static fn (Spacer $ring): int => $ring->document->intOr(RigStore::REFERENCE, 0), $way),
+                array_map(static fn (Spacer $ring): string => $ring->label(), $way),
+            );
+            if ($fits) {
+                $fitting[] = $view;
+            } elseif ($way !== []) {
+                $reached[] = $view;
+            } else {
+                $others[] = $view;
+            }
+        }
+
+        return new TrayView(
+            $place,
+            $behind === null ? 'At the camera' : 'In front of '.$behind->label(),
+            Describe::joint($front).', '.$front->side->value,
+            [...$fitting, ...$reached, ...$others],
+        );
+    }
+
+    public static function part(Part $part): PartView
+    {
+        try {
+            return self::readable($part);
+        } catch (InvalidFigure $fault) {
+            // One part that can't be read any more is in no other's way: it says so, and can be mended or taken out.
+            return new PartView($part->id, $part->kind, $part->name ?? ucfirst($part->kindOf()->spoken()), $part->count, null, null, 'can’t be read: '.$fault->getMessage(), false,
+                new Silhouette(40.0, 40.0, 40.0, 40.0, null, null));
+        }
+    }
+
+    /** @throws InvalidFigure names what no such part can have */
+    private static function readable(Part $part): PartView
+    {
+        $kind = $part->kindOf();
+        $fields = $part->fields();
+        if ($kind === Kind::Camera) {
+            $camera = Camera::from(new Values($fields));
+
+            return new PartView($part->id, $part->kind, $part->name ?? 'Camera', $part->count, null, Describe::joint($camera->front), Describe::camera($camera), false,
+                new Silhouette($camera->depthMm ?? 50.0, $camera->heightMm ?? 82.0, $camera->heightMm ?? 82.0, 60.0, null, null));
+        }
+        if (! $kind->inChain()) {
+            return new PartView($part->id, $part->kind, $part->name ?? ucfirst($kind->spoken()), $part->count, null, null, '', false,
+                new Silhouette(40.0, 40.0, 40.0, 40.0, null, null));
+        }
+        $made = Parts::make($kind, new Values($fields));
+
+        return new PartView($part->id, $part->kind, $made->label(), $part->count, self::end($made->casing->rear), self::end($made->casing->front), Describe::measure($made), true,
+            new Silhouette(
+                $made->shortestMm(), Outline::widestMm($made), Outline::rearMm($made), Outline::frontMm($made),
+                $made instanceof Lens ? $made->design->value : null,
+                $made instanceof VariableSpacer ? $made->maxMm : null,
+            ));
+    }
+
+    /**
+     * The rings of the kit that lead to a part, the usual way round first; [] when none do.
+     *
+     * @return list<Spacer>
+     */
+    private function way(JointEnd $front, Part $part, AdapterPaths $rings): array
+    {
+        $made = $this->kit->readable($part);
+        if ($made === null) {
+            return [];
+        }
+        $way = $rings->way($front, $made->casing->rear);
+        if (($way === null || $way === []) && $made instanceof Lens) {
+            $way = $rings->way($front, $made->turned()->casing->rear);
+        }
+
+        return $way ?? [];
+    }
+
+    /** @return array{bool, string} */
+    private function verdict(Camera $camera, ?CorePart $behind, ?CorePart $ahead, Part $part, JointEnd $front, int $left): array
+    {
+        $kind = $part->kindOf();
+        if (! $kind->inChain()) {
+            return [false, 'not part of the optical chain'];
+        }
+        if ($left <= 0) {
+            return [false, $part->count === 0 ? 'not yours yet' : 'already in this rig'];
+        }
+        $made = $this->kit->readable($part);
+        if ($made === null) {
+            return [false, 'its figures can’t be read; mend them in the kit'];
+        }
+        $turned = $made instanceof Lens ? Mating::of($camera, $behind, $made->turned()) : null;
+        $verdict = FitReason::verdict(Mating::of($camera, $behind, $made), $turned, $made, $front);
+        if ($verdict === [true, ''] && $ahead !== null && ! Mating::of($camera, $made, $ahead)->holds()) {
+            return [true, 'fits behind; '.$ahead->label().' won’t go on it'];
+        }
+
+        return $verdict;
+    }
+
+    private static function end(JointEnd $end): ?string
+    {
+        return $end->main()?->spoken();
+    }
+}

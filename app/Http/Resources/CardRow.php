@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use OpenApi\Attributes as OA;
+
+/** A row of a card: a number, words, nothing, or ∞. */
+#[OA\Schema(required: ['label', 'values'])]
+final readonly class CardRow
+{
+    /**
+     * @param  list<float|string|null>  $values
+     */
+    public function __construct(
+        #[OA\Property()]
+        public string $label,
+        #[OA\Property(items: new OA\Items(oneOf: [new OA\Schema(type: 'number'), new OA\Schema(type: 'string'), new OA\Schema(type: 'null')]))]
+        public array $values,
+    ) {
+    }
+}

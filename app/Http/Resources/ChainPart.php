@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use OpenApi\Attributes as OA;
+
+/** A part as it stands in a rig. */
+#[OA\Schema(required: ['place', 'partId', 'kind', 'name', 'measure', 'setting', 'joint', 'fit', 'reversed', 'removable'])]
+final readonly class ChainPart
+{
+    public function __construct(
+        #[OA\Property()]
+        public int $place,
+        #[OA\Property()]
+        public ?int $partId,
+        #[OA\Property()]
+        public string $kind,
+        #[OA\Property()]
+        public string $name,
+        #[OA\Property()]
+        public string $measure,
+        #[OA\Property()]
+        public string $setting,
+        #[OA\Property()]
+        public string $joint,
+        #[OA\Property()]
+        public string $fit,
+        #[OA\Property()]
+        public bool $reversed,
+        #[OA\Property()]
+        public bool $removable,
+    ) {
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use OpenApi\Attributes as OA;
+
+/** A part in the drawing, mm from the sensor. */
+#[OA\Schema(required: ['place', 'kind', 'label', 'reversed', 'rearMm', 'frontMm', 'outerMm', 'frontOuterMm', 'rearOuterMm', 'estimated', 'design', 'elements', 'planeMm', 'stopMm', 'footMm', 'contacts', 'minMm', 'maxMm'])]
+final readonly class DrawingPart
+{
+    public function __construct(
+        #[OA\Property()]
+        public int $place,
+        #[OA\Property()]
+        public string $kind,
+        #[OA\Property()]
+        public string $label,
+        #[OA\Property()]
+        public bool $reversed,
+        #[OA\Property()]
+        public float $rearMm,
+        #[OA\Property()]
+        public float $frontMm,
+        #[OA\Property()]
+        public float $outerMm,
+        #[OA\Property()]
+        public float $frontOuterMm,
+        #[OA\Property()]
+        public float $rearOuterMm,
+        #[OA\Property()]
+        public bool $estimated,
+        #[OA\Property()]
+        public ?string $design,
+        #[OA\Property()]
+        public int $elements,
+        #[OA\Property()]
+        public ?float $planeMm,
+        #[OA\Property()]
+        public ?float $stopMm,
+        #[OA\Property()]
+        public ?float $footMm,
+        #[OA\Property()]
+        public bool $contacts,
+        #[OA\Property()]
+        public ?float $minMm,
+        #[OA\Property()]
+        public ?float $maxMm,
+    ) {
+    }
+}

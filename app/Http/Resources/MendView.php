@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use OpenApi\Attributes as OA;
+
+/** A change that cures a finding, to be sent back as a step. */
+#[OA\Schema(required: ['code', 'place', 'pattern', 'numbers', 'magnification', 'step'])]
+final readonly class MendView
+{
+    /**
+     * @param  array<string, float|int|string>  $numbers
+     */
+    public function __construct(
+        #[OA\Property()]
+        public string $code,
+        #[OA\Property()]
+        public ?int $place,
+        #[OA\Property()]
+        public string $pattern,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(oneOf: [new OA\Schema(type: 'number'), new OA\Schema(type: 'string')]))]
+        public array $numbers,
+        #[OA\Property()]
+        public ?float $magnification,
+        #[OA\Property()]
+        public StepRequest $step,
+    ) {
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use OpenApi\Attributes as OA;
+
+/** Whoever is using the application. */
+#[OA\Schema(required: ['id', 'name', 'email', 'guest', 'guestUntil', 'confirmed'])]
+final readonly class Person
+{
+    public function __construct(
+        #[OA\Property()]
+        public int $id,
+        #[OA\Property()]
+        public string $name,
+        #[OA\Property()]
+        public ?string $email,
+        #[OA\Property()]
+        public bool $guest,
+        #[OA\Property()]
+        public ?string $guestUntil,
+        /** Whether letters to the address were shown to reach this person; a guest has none. */
+        #[OA\Property()]
+        public bool $confirmed,
+    ) {
+    }
+}

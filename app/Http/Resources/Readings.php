@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use OpenApi\Attributes as OA;
+
+/** What the rig does as set; mm unless named otherwise, null = infinite or not defined. */
+#[OA\Schema(required: ['magnification', 'fieldWidthMm', 'fieldHeightMm', 'workingDistanceMm', 'subjectDistanceMm', 'effectiveAperture', 'stopsLost', 'depthOfFieldMm', 'nearMm', 'farMm', 'waveDepthMm', 'airyDiameterMm', 'detailMm', 'entrancePupilMm', 'extensionMm', 'lightGapDeg', 'cornerBrightness', 'imageCircleMm', 'massG', 'momentAtMountNm', 'momentAtFootNm', 'price', 'joints', 'coupling', 'cornerPart'])]
+final readonly class Readings
+{
+    public function __construct(
+        #[OA\Property()]
+        public ?float $magnification,
+        #[OA\Property()]
+        public ?float $fieldWidthMm,
+        #[OA\Property()]
+        public ?float $fieldHeightMm,
+        #[OA\Property()]
+        public ?float $workingDistanceMm,
+        #[OA\Property()]
+        public ?float $subjectDistanceMm,
+        #[OA\Property()]
+        public ?float $effectiveAperture,
+        #[OA\Property()]
+        public ?float $stopsLost,
+        #[OA\Property()]
+        public ?float $depthOfFieldMm,
+        #[OA\Property()]
+        public ?float $nearMm,
+        #[OA\Property()]
+        public ?float $farMm,
+        #[OA\Property()]
+        public ?float $waveDepthMm,
+        #[OA\Property()]
+        public ?float $airyDiameterMm,
+        #[OA\Property()]
+        public ?float $detailMm,
+        #[OA\Property()]
+        public ?float $entrancePupilMm,
+        #[OA\Property()]
+        public ?float $extensionMm,
+        #[OA\Property()]
+        public ?float $lightGapDeg,
+        #[OA\Property()]
+        public ?float $cornerBrightness,
+        #[OA\Property()]
+        public ?float $imageCircleMm,
+        #[OA\Property()]
+        public ?float $massG,
+        #[OA\Property()]
+        public ?float $momentAtMountNm,
+        #[OA\Property()]
+        public ?float $momentAtFootNm,
+        #[OA\Property()]
+        public ?float $price,
+        #[OA\Property()]
+        public int $joints,
+        #[OA\Property()]
+        public string $coupling,
+        #[OA\Property()]
+        public ?string $cornerPart,
+    ) {
+    }
+}

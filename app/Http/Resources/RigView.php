@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use OpenApi\Attributes as OA;
+
+/** A rig on the bench: everything its screen shows. */
+#[OA\Schema(required: ['id', 'revision', 'kitId', 'name', 'camera', 'chain', 'travels', 'readings', 'range', 'infinity', 'doubts', 'findings', 'cautions', 'drawing', 'subject', 'blurLimitMm', 'history', 'news', 'share', 'tags', 'schools', 'advice', 'conditions', 'modes'])]
+final readonly class RigView
+{
+    /**
+     * @param  list<ChainPart>  $chain
+     * @param  list<TravelView>  $travels
+     * @param  list<Doubt>  $doubts
+     * @param  list<FindingView>  $findings
+     * @param  list<CautionView>  $cautions
+     * @param  list<NewsView>  $news
+     * @param  list<string>  $tags
+     * @param  list<string>  $modes
+     */
+    public function __construct(
+        #[OA\Property()]
+        public int $id,
+        #[OA\Property()]
+        public int $revision,
+        #[OA\Property()]
+        public ?int $kitId,
+        #[OA\Property()]
+        public ?string $name,
+        #[OA\Property()]
+        public CameraView $camera,
+        #[OA\Property(items: new OA\Items(ref: ChainPart::class))]
+        public array $chain,
+        #[OA\Property(items: new OA\Items(ref: TravelView::class))]
+        public array $travels,
+        #[OA\Property()]
+        public Readings $readings,
+        #[OA\Property()]
+        public RangeView $range,
+        #[OA\Property()]
+        public InfinityView $infinity,
+        #[OA\Property(items: new OA\Items(ref: Doubt::class))]
+        public array $doubts,
+        #[OA\Property(items: new OA\Items(ref: FindingView::class))]
+        public array $findings,
+        #[OA\Property(items: new OA\Items(ref: CautionView::class))]
+        public array $cautions,
+        #[OA\Property()]
+        public DrawingView $drawing,
+        #[OA\Property()]
+        public ?SubjectView $subject,
+        #[OA\Property()]
+        public float $blurLimitMm,
+        #[OA\Property()]
+        public HistoryView $history,
+        #[OA\Property(items: new OA\Items(ref: NewsView::class))]
+        public array $news,
+        #[OA\Property()]
+        public ?ShareView $share,
+        #[OA\Property(items: new OA\Items(type: 'string'))]
+        public array $tags,
+        #[OA\Property()]
+        public SchoolsView $schools,
+        #[OA\Property()]
+        public ?AdviceView $advice,
+        #[OA\Property(type: 'object', additionalProperties: true)]
+        public \stdClass $conditions,
+        #[OA\Property(description: 'Crop and video modes of the camera', items: new OA\Items(type: 'string'))]
+        public array $modes,
+    ) {
+    }
+}

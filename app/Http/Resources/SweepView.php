@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use OpenApi\Attributes as OA;
+
+/** Every reading at every place of one control. */
+#[OA\Schema(required: ['travel', 'revision', 'place', 'places', 'readings', 'cornerParts', 'halfWidths', 'findings', 'frontMm', 'tipMm', 'groups'])]
+final readonly class SweepView
+{
+    /**
+     * @param  list<float>  $places
+     * @param  array<string, list<?float>>  $readings
+     * @param  list<SweepCorner>  $cornerParts
+     * @param  array<string, list<?float>>  $halfWidths
+     * @param  list<SweepFinding>  $findings
+     * @param  list<float>  $frontMm
+     * @param  list<float>  $tipMm
+     * @param  list<SweepGroup>  $groups
+     */
+    public function __construct(
+        #[OA\Property()]
+        public string $travel,
+        #[OA\Property()]
+        public int $revision,
+        #[OA\Property()]
+        public int $place,
+        #[OA\Property(items: new OA\Items(type: 'number'))]
+        public array $places,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'number', nullable: true)))]
+        public array $readings,
+        #[OA\Property(items: new OA\Items(ref: SweepCorner::class))]
+        public array $cornerParts,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'number', nullable: true)))]
+        public array $halfWidths,
+        #[OA\Property(items: new OA\Items(ref: SweepFinding::class))]
+        public array $findings,
+        #[OA\Property(items: new OA\Items(type: 'number'))]
+        public array $frontMm,
+        #[OA\Property(items: new OA\Items(type: 'number'))]
+        public array $tipMm,
+        #[OA\Property(items: new OA\Items(ref: SweepGroup::class))]
+        public array $groups,
+    ) {
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kit;
+
+use ZincThimble\Core\File\Fault;
+use ZincThimble\Core\File\FileInvalid;
+use ZincThimble\Core\File\KitFile;
+use ZincThimble\Core\File\KitItem;
+
+/** One part as a request sends it, held to the shapes that files are held to. */
+final class PartDocument
+{
+    /**
+     * @param  mixed  $document  as decoded, objects as stdClass, `kind` within
+     * @param  string  $at  the JSON pointer of the place in the request
+     *
+     * @throws FileInvalid with every fault and its place in the request
+     */
+    public static function read(mixed $document, string $at): KitItem
+    {
+        if (! $document instanceof \stdClass) {
+            throw FileInvalid::at($at, 'should be an object');
+        }
+        $camera = ($document->kind ?? null) === 'camera';
+        $list = $camera ? 'cameras' : 'parts';
+        $married = $document->marriedTo ?? null;
+        $bare = clone $document;
+        // Whether that part is there is asked of the kit, not of this document alone.
+        unset($bare->marriedTo);
+        if ($married !== null && ! is_string($married)) {
+            throw FileInvalid::at($at.'/marriedTo', 'should be text');
+        }
+        try {
+            $item = KitFile::read((object) ['format' => KitFile::FORMAT, 'version' => 1, $list => [$bare]])->items[0];
+        } catch (FileInvalid $invalid) {
+            throw new FileInvalid(array_map(
+                static fn (Fault $fault): Fault => new Fault($at.substr($fault->pointer, strlen('/'.$list.'/0')), $fault->message), $invalid->faults,
+            ));
+        }
+
+        return $married === null || $married === '' ? $item : new KitItem($item->kind, ['marriedTo' => $married] + $item->fields);
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Joint;
+
+use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\CloseUpLens;
+use ZincThimble\Core\Gear\JointEnd;
+use ZincThimble\Core\Gear\JointType;
+use ZincThimble\Core\Gear\Outline;
+use ZincThimble\Core\Gear\Part;
+
+/**
+ * What mates with what: same standard, one half male and the other female (handbook, "The parts").
+ */
+final class Mating
+{
+    /** Of two ends that face each other. */
+    public static function ofEnds(JointEnd $front, JointEnd $rear): Fit
+    {
+        if ($front->joints === [] || $rear->joints === []) {
+            return Fit::Unknown;
+        }
+        $best = Fit::Different;
+        foreach ($front->joints as $one) {
+            foreach ($rear->joints as $other) {
+                if ($one->type === JointType::Improvised || $other->type === JointType::Improvised) {
+                    $best = Fit::Improvised;
+
+                    continue;
+                }
+                if ($one->sameStandard($other)) {
+                    if ($front->side !== $rear->side || $one->type === JointType::Fixed) {
+                        return Fit::Mates;
+                    }
+                    $best = $best === Fit::Different ? Fit::SameSide : $best;
+                } elseif ($one->looksLike($other)) {
+                    $best = $best === Fit::Different ? Fit::LookAlike : $best;
+                }
+            }
+        }
+
+        return $best;
+    }
+
+    /** Of a part put on the one behind it; null behind = the camera. */
+    public static function of(Camera $camera, ?Part $behind, Part $part): Fit
+    {
+        $front = $behind === null ? $camera->front : $behind->casing->front;
+        if ($part instanceof CloseUpLens && $part->casing->rear->main()?->type === JointType::Clip) {
+            return self::clip($behind, $part);
+        }
+
+        return self::ofEnds($front, $part->casing->rear);
+    }
+
+    private static function clip(?Part $behind, CloseUpLens $part): Fit
+    {
+        if ($behind === null) {
+            return Fit::Different;
+        }
+        $width = Outline::frontMm($behind);
+        $fits = $width >= ($part->clipMinMm ?? 0.0) && $width <= ($part->clipMaxMm ?? INF);
+
+        return $fits ? Fit::Mates : Fit::ClipSize;
+    }
+}

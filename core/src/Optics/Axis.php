@@ -1,0 +1,293 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Optics;
+
+use ZincThimble\Core\Gear\CloseUpLens;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Objective;
+use ZincThimble\Core\Gear\Port;
+use ZincThimble\Core\Gear\Spacer;
+use ZincThimble\Core\Gear\Teleconverter;
+use ZincThimble\Core\Gear\VariableSpacer;
+use ZincThimble\Core\Rig\Rig;
+
+/**
+ * A rig laid out along its axis as set (OPTICS.md, "The rig"): refracting groups and openings, in mm from the sensor; and two
+ * rays traced through it once, from the sensor outwards (OPTICS.md, "Frame of reference"): the axial ray (y = 0, t = 1 at
+ * the sensor) and the field ray (y = 1, t = 0). Every other ray is a sum of the two, the chief ray among them.
+ *
+ * Groups and openings are columns, not objects: readings are made from them many hundred thousand times a second. Space k
+ * is the one behind group k (towards the sensor); the last space is the subject's. Behind a flat port optical places are
+ * reduced distances; metal is always in real ones. A teleconverter at the camera is left out here: it counts in
+ * `factor` and `converterMm` alone.
+ */
+final class Axis
+{
+    /** @var list<float> image-side principal plane of each group */
+    public array $zi = [];
+
+    /** @var list<float> subject-side principal plane of each group */
+    public array $zo = [];
+
+    /** @var list<float> power of each group, 1/mm */
+    public array $phi = [];
+
+    /** @var list<int> the part each group belongs to */
+    public array $groupPart = [];
+
+    /** @var list<float> place of each opening */
+    public array $openZ = [];
+
+    /** @var list<float> clear radius of each opening */
+    public array $openR = [];
+
+    /** @var list<int> the space each opening lies in */
+    public array $openSpace = [];
+
+    /** @var list<int> the part each opening belongs to; -1 = the camera */
+    public array $openPart = [];
+
+    /** @var list<OpeningKind> */
+    public array $openKind = [];
+
+    /** @var list<float> height of the axial ray at each opening */
+    public array $axialAt = [];
+
+    /** @var list<float> height of the field ray at each opening */
+    public array $fieldAt = [];
+
+    /** Axial ray after the last group: height and slope at its subject-side principal plane. */
+    public float $y = 0.0;
+
+    public float $t = 1.0;
+
+    /** Field ray there. */
+    public float $fieldY = 1.0;
+
+    public float $fieldT = 0.0;
+
+    /** That plane, mm from the sensor. */
+    public float $zLast = 0.0;
+
+    /** @var list<float> rear end of each part, in metal; a reversed lens's rear is its front rim */
+    public array $rearMm = [];
+
+    /** @var list<float> front end of each part, in metal */
+    public array $frontMm = [];
+
+    /** Front-most metal, real mm. */
+    public float $front = 0.0;
+
+    /** The same place in reduced distances: equal to $front but behind a port. */
+    public float $frontOptical = 0.0;
+
+    /** Index of what the subject lies in. */
+    public float $medium = 1.0;
+
+    /** Factor of a teleconverter at the camera. */
+    public float $factor = 1.0;
+
+    /** Its length, by which every distance from the sensor grows. */
+    public float $converterMm = 0.0;
+
+    /** Whether a teleconverter stands where it isn't modelled. */
+    public bool $unmodelled = false;
+
+    /** How far the first lens stands beyond its own register; null when it is reversed or there is none. */
+    public ?float $extensionMm = null;
+
+    /** Marked f-number of the working lens, converted where the camera shows the effective one. */
+    public ?float $marked = null;
+
+    /** Numerical aperture of an objective, and its part. */
+    public ?float $na = null;
+
+    public int $naPart = -1;
+
+    /** Image circle that the first lens covers here, mm; null when not known. */
+    public ?float $imageCircleMm = null;
+
+    private function __construct()
+    {
+    }
+
+    /**
+     * Lays a rig out as it is set and traces both rays: one walk from the sensor outwards, each kind of part as OPTICS.md, "The
+     * rig", has it. Columns grow in local variables: appending to a property costs several times as much.
+     */
+    public static function of(Rig $rig): self
+    {
+        $axis = new self;
+        $camera = $rig->camera;
+        $setting = $rig->setting;
+        $simple = $rig->conditions->simpleAperture;
+        $working = $rig->inventory->workingLens;
+        $zi = $zo = $phi = $groupPart = $openZ = $openR = $openSpace = $openPart = $openKind = $axialAt = $fieldAt = $rearMm = $frontMm = [];
+        // Both rays, at the plane z.
+        $y = 0.0;
+        $t = 1.0;
+        $fy = 1.0;
+        $ft = 0.0;
+        $z = 0.0;
+        // The space that the next part begins in, the front-most metal, and the same in reduced distances.
+        $space = 0;
+        $front = $optical = $camera->registerMm;
+        $medium = 1.0;
+        $first = true;
+        if ($camera->throatMm !== null) {
+            $openZ[] = $front;
+            $openR[] = $camera->throatMm / 2.0;
+            $openSpace[] = 0;
+            $openPart[] = -1;
+            $openKind[] = OpeningKind::Mount;
+            $axialAt[] = $front;
+            $fieldAt[] = 1.0;
+        }
+        foreach ($rig->chain as $i => $part) {
+            $rearMm[] = $front;
+            // What the part has behind its group, its group, and what it has in front of that: openings as place, radius, kind.
+            $behind = $ahead = [];
+            $power = null;
+            $enters = $leaves = 0.0;
+            if ($part instanceof Spacer || $part instanceof VariableSpacer) {
+                $length = $part instanceof Spacer ? $part->lengthMm : $setting->lengthMm[$i] ?? $part->minMm;
+                if ($part->clearMm !== null) {
+                    $behind = [[$optical, $part->clearMm / 2.0, OpeningKind::Throat], [$optical + $length, $part->clearMm / 2.0, OpeningKind::Throat]];
+                }
+                $front += $length;
+                $optical += $length;
+            } elseif ($part instanceof Lens) {
+                $lens = $rig->lenses[$i];
+                $s = $lens->m0 > 0.0 ? $setting->focus[$i] ?? 0.0 : 0.0;
+                $m = $s * $lens->m0;
+                $f = $lens->focalLength($s);
+                $a = $f * (1.0 + $m) - $lens->register;
+                $b = $a + $lens->g0 + ($lens->g1 - $lens->g0) * $s;
+                $rim = $lens->rimAt($s);
+                $p = $simple ? 1.0 : $lens->pupilRatio($s);
+                $e = $simple ? $f : $lens->entrance($s);
+                $n = $setting->aperture[$i] ?? $lens->widest;
+                if ($n !== null && $lens->showsEffective) {
+                    $n /= $f / $e * (1.0 + $m / $p);
+                }
+                $glass = $lens->frontGlass;
+                $power = 1.0 / $f;
+                // The diaphragm as the image side sees it; the front glass behind the group of a reversed lens, else in front of it.
+                if ($part->reversed) {
+                    $enters = $front + $rim - $b;
+                    $leaves = $front + $rim - $a;
+                    if ($glass !== null) {
+                        $behind[] = [$front, $glass / 2.0, OpeningKind::Glass];
+                    }
+                    if ($n !== null) {
+                        $behind[] = [$enters - $f * (1.0 - 1.0 / $p), $e / (2.0 * $n), OpeningKind::Diaphragm];
+                    }
+                    $front += $rim + $lens->protrusion;
+                } else {
+                    $enters = $front + $a;
+                    $leaves = $front + $b;
+                    if ($n !== null) {
+                        $behind[] = [$enters - $f * (1.0 - $p), $p * $e / (2.0 * $n), OpeningKind::Diaphragm];
+                    }
+                    if ($first) {
+                        $axis->extensionMm = $front - $lens->register;
+                        if ($lens->imageCircle !== null) {
+                            $axis->imageCircleMm = $lens->imageCircle * (1.0 + ($enters / $f - 1.0) / $p) * $axis->factor;
+                        }
+                    }
+                    $front += $rim;
+                    if ($glass !== null) {
+                        $ahead[] = [$front, $glass / 2.0, OpeningKind::Glass];
+                    }
+                }
+                $optical = $front;
+                $first = false;
+                if ($working === $i) {
+                    $axis->marked = $n;
+                }
+            } elseif ($part instanceof CloseUpLens) {
+                $power = ($medium !== 1.0 ? $part->powerInWaterD($medium) : $part->powerD) / 1000.0;
+                $enters = $leaves = $optical + ($part->thicknessMm - $part->planeFromFrontMm) / $medium;
+                $tip = $optical + $part->thicknessMm / $medium;
+                if ($part->clearMm !== null) {
+                    $behind[] = [$optical, $part->clearMm / 2.0, OpeningKind::Throat];
+                    $ahead[] = [$tip, $part->clearMm / 2.0, OpeningKind::Throat];
+                }
+                $front += $part->thicknessMm;
+                $optical = $tip;
+            } elseif ($part instanceof Objective) {
+                $power = 1.0 / $part->focalLengthMm();
+                $enters = $leaves = $optical + $part->planeMm();
+                $front += $part->shortestMm();
+                $optical += $part->shortestMm();
+                $axis->na = $part->na;
+                $axis->naPart = $i;
+            } elseif ($part instanceof Teleconverter) {
+                if ($i === 0) {
+                    $axis->factor = $part->factor;
+                    $axis->converterMm = $part->lengthMm;
+                } else {
+                    $axis->unmodelled = true;
+                    $front += $part->lengthMm;
+                    $optical += $part->lengthMm;
+                }
+            } elseif ($part instanceof Port) {
+                $front += $part->gapMm + $part->glassMm;
+                $optical += $part->gapMm + $part->glassMm / $part->index;
+                $medium = $part->medium;
+            }
+            foreach ([$behind, $ahead] as $side => $openings) {
+                foreach ($openings as [$at, $radius, $kind]) {
+                    $d = $at - $z;
+                    $openZ[] = $at;
+                    $openR[] = $radius;
+                    $openSpace[] = $space;
+                    $openPart[] = $i;
+                    $openKind[] = $kind;
+                    $axialAt[] = $y + $t * $d;
+                    $fieldAt[] = $fy + $ft * $d;
+                }
+                if ($power === null || $side === 1) {
+                    continue;
+                }
+                $d = $enters - $z;
+                $zi[] = $enters;
+                $zo[] = $leaves;
+                $phi[] = $power;
+                $groupPart[] = $i;
+                $y += $t * $d;
+                $t -= $y * $power;
+                $fy += $ft * $d;
+                $ft -= $fy * $power;
+                $z = $leaves;
+                $space++;
+            }
+            $frontMm[] = $front;
+        }
+        $axis->zi = $zi;
+        $axis->zo = $zo;
+        $axis->phi = $phi;
+        $axis->groupPart = $groupPart;
+        $axis->openZ = $openZ;
+        $axis->openR = $openR;
+        $axis->openSpace = $openSpace;
+        $axis->openPart = $openPart;
+        $axis->openKind = $openKind;
+        $axis->axialAt = $axialAt;
+        $axis->fieldAt = $fieldAt;
+        $axis->rearMm = $rearMm;
+        $axis->frontMm = $frontMm;
+        $axis->y = $y;
+        $axis->t = $t;
+        $axis->fieldY = $fy;
+        $axis->fieldT = $ft;
+        $axis->zLast = $z;
+        $axis->front = $front;
+        $axis->frontOptical = $optical;
+        $axis->medium = $medium;
+
+        return $axis;
+    }
+}

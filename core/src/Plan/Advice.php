@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Plan;
+
+use ZincThimble\Core\Gear\Frame;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Reading\Balance;
+use ZincThimble\Core\Reading\BestAperture;
+use ZincThimble\Core\Reading\Columns;
+use ZincThimble\Core\Reading\Light;
+use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Reading\Stack;
+use ZincThimble\Core\Rig\MarkedStops;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\TravelKind;
+
+/**
+ * What to do with a rig as it is set, from what is known of its subject, its light and its support: best single shot and
+ * stack, exposure, longest shutter, where it balances, and what clears a dark corner. Null wherever something that it
+ * takes is not known.
+ */
+final readonly class Advice
+{
+    /** Usual sway in the hand over half a second, mm (OPTICS.md, "Light"). */
+    private const SWAY_MM = ['hand' => 1.0, 'braced' => 0.3];
+
+    private const SWAY_S = 0.5;
+
+    /** A corner this bright is clear. */
+    private const CLEAR = 0.999;
+
+    /**
+     * @param  list<float>  $clearApertures
+     * @param  list<float>  $clearZoomsMm
+     * @param  list<string>  $clearModes
+     */
+    private function __construct(
+        /** Best marked stops for the subject's depth with its sag, and the stack. */
+        public ?BestAperture $best,
+        /** Depth to be covered, mm. */
+        public ?float $depthMm,
+        /** What a meter reading without the rig is multiplied by. */
+        public ?float $exposureFactor,
+        /** Shutter time for the light that is known (`ev` at ISO 100, `iso`), s. */
+        public ?float $exposureS,
+        /** Longest shutter for the subject's own motion, across and to and fro, s. */
+        public ?float $longestAcrossS,
+        public ?float $longestToAndFroS,
+        /** Longest shutter in which the usual sway of that support stays within half the slice, s. */
+        public ?float $longestSwayS,
+        /** Where the whole rig balances, mm from the sensor. */
+        public ?float $balanceMm,
+        /** Marked stops of the working lens at which the corner is clear; [] when it is clear as set, or at none. */
+        public array $clearApertures,
+        /** Focal lengths of a zoom's stations at which it is clear. */
+        public array $clearZoomsMm,
+        /** Crop and video modes in which it is clear. */
+        public array $clearModes,
+    ) {
+    }
+
+    public static function of(Rig $rig, ?float $railPitchMm = null, ?float $sharpest = null, float $secondsPerFrame = 4.0): self
+    {
+        $axis = Axis::of($rig);
+        $reading = Reading::of($rig);
+        $conditions = $rig->conditions;
+        $subject = $rig->subject;
+        $depth = $subject?->depthOver($reading->fieldWidthMm);
+        $effective = $reading->effectiveAperture;
+        $slice = Stack::depths(Columns::ofOne($reading), $conditions->totalDepth)[0];
+        $sway = self::SWAY_MM[$conditions->support ?? ''] ?? null;
+        $dark = $reading->cornerBrightness !== null && $reading->cornerBrightness < self::CLEAR;
+
+        return new self(
+            $depth === null || $depth <= 0.0 ? null : BestAperture::of($rig, $depth, $sharpest, $railPitchMm, $secondsPerFrame),
+            $depth,
+            $effective === null || $reading->markedAperture === null ? null : Light::exposureFactor($effective, $reading->markedAperture),
+            $effective === null || $conditions->iso === null || $conditions->ev === null ? null : Light::exposureS($effective, $conditions->iso, $conditions->ev),
+            $subject?->acrossMmS === null || $reading->magnification === null ? null : Light::longestAcrossS($rig->blurLimitMm, $subject->acrossMmS, $reading->magnification),
+            $subject?->toAndFroMmS === null || $slice === null ? null : Light::longestToAndFroS($slice, $subject->toAndFroMmS),
+            $sway === null || $slice === null ? null : $slice / 2.0 / ($sway / self::SWAY_S),
+            Balance::balancePoint($rig, $axis)[0] ?? null,
+            $dark ? self::clearApertures($rig) : [],
+            $dark ? self::clearZooms($rig) : [],
+            $dark ? self::clearModes($rig) : [],
+        );
+    }
+
+    /**
+     * Marked number that a flash wants of the working lens (OPTICS.md, "Light"); null when the rig's loss is not known.
+     *
+     * @param  float  $guideNumber  m at ISO 100
+     * @param  float  $distanceM  flash to subject, m, above 0
+     */
+    public static function flashMarked(Rig $rig, float $guideNumber, float $distanceM, float $diffuserStops = 0.0, float $sourceRadiusM = 0.0): ?float
+    {
+        $reading = Reading::of($rig);
+        if ($reading->effectiveAperture === null || $reading->markedAperture === null) {
+            return null;
+        }
+
+        return Light::markedForFlash(
+            Light::flashNumber($guideNumber, $rig->conditions->iso ?? 100.0, $distanceM, $diffuserStops, $sourceRadiusM), $reading->effectiveAperture, $reading->markedAperture,
+        );
+    }
+
+    /** @return list<float> */
+    private static function clearApertures(Rig $rig): array
+    {
+        $at = $rig->workingLens();
+        $lens = $at === null ? null : $rig->chain[$at];
+        $settled = $at === null ? null : $rig->lenses[$at];
+        if ($at === null || ! $lens instanceof Lens || $settled->widest === null || $settled->smallest === null) {
+            return [];
+        }
+
+        return array_values(array_filter(
+            MarkedStops::between($settled->widest, $settled->smallest, $lens->aperture->control),
+            static fn (float $stop): bool => self::isClear($rig->with(TravelKind::Aperture, $at, $stop)),
+        ));
+    }
+
+    /** @return list<float> */
+    private static function clearZooms(Rig $rig): array
+    {
+        $clear = [];
+        foreach ($rig->chain as $i => $part) {
+            foreach ($part instanceof Lens ? $part->stations : [] as $station) {
+                if (self::isClear($rig->with(TravelKind::Zoom, $i, $station->focalLengthMm))) {
+                    $clear[] = $station->focalLengthMm;
+                }
+            }
+        }
+
+        return $clear;
+    }
+
+    /** @return list<string> */
+    private static function clearModes(Rig $rig): array
+    {
+        $names = array_filter(array_map(static fn (Frame $mode): ?string => $mode->name, $rig->camera->modes));
+
+        return array_values(array_filter($names, static fn (string $name): bool => self::isClear($rig->withConditions($rig->conditions->with(['mode' => $name])))));
+    }
+
+    private static function isClear(Rig $rig): bool
+    {
+        $brightness = Reading::of($rig)->cornerBrightness;
+
+        return $brightness !== null && $brightness >= self::CLEAR;
+    }
+}

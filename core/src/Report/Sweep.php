@@ -1,0 +1,183 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Report;
+
+use ZincThimble\Core\Drawing\MovingPlaces;
+use ZincThimble\Core\Finding\Facts;
+use ZincThimble\Core\Finding\Findings;
+use ZincThimble\Core\Finding\Span;
+use ZincThimble\Core\Reading\Beside;
+use ZincThimble\Core\Reading\Columns;
+use ZincThimble\Core\Reading\HalfWidths;
+use ZincThimble\Core\Reading\Infinity;
+use ZincThimble\Core\Reading\Range;
+use ZincThimble\Core\Reading\Uncertainty;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\Travel;
+use ZincThimble\Core\Rig\TravelKind;
+use ZincThimble\Core\Rig\Travels;
+
+/**
+ * Every reading, half-width, finding and drawing position at every place where one control can rest (OPTICS.md,
+ * "Sweep"): a person drags the part, the screen looks up, nothing is interpolated.
+ */
+final readonly class Sweep
+{
+    /**
+     * @param  list<float>  $places
+     * @param  array<string, array<int, ?float>>  $halfWidths
+     * @param  list<Span>  $spans
+     */
+    private function __construct(
+        public Travel $travel,
+        public array $places,
+        public Columns $columns,
+        public array $halfWidths,
+        public array $spans,
+        public MovingPlaces $drawing,
+    ) {
+    }
+
+    /** Every reading, half-width, finding and drawing position at every place where that control can rest. */
+    public static function of(Rig $rig, Travel $travel): self
+    {
+        $places = Travels::places($rig, $travel);
+        if ($travel->kind === TravelKind::Zoom) {
+            return self::ofZoom($rig, $travel, $places);
+        }
+        $train = SweepColumns::train($rig, $travel, $places);
+        [$columns, $drawing] = SweepColumns::read($rig, $travel, $places, $train);
+        $range = Range::of($rig);
+        $sure = HalfWidths::along($rig, $travel, $places, $train, $columns->image);
+        $facts = new Facts($rig, $range, Infinity::of($rig, $range), $columns, $travel, $places, $sure->columns, $sure->sources);
+
+        return new self($travel, $places, $columns, $sure->columns, Findings::spans($facts), $drawing);
+    }
+
+    /**
+     * A zoom is another lens at every place: what it reaches, and how surely, is asked anew at each.
+     *
+     * @param  list<float>  $places
+     */
+    private static function ofZoom(Rig $rig, Travel $travel, array $places): self
+    {
+        [$columns, $drawing] = SweepColumns::read($rig, $travel, $places, null);
+        $halfWidths = [];
+        $findings = [];
+        foreach ($places as $place) {
+            $answer = Answer::of($rig->with($travel->kind, $travel->part, $place));
+            foreach (Uncertainty::READINGS as $name) {
+                $halfWidths[$name][] = $answer->halfWidths[$name] ?? null;
+            }
+            $findings[] = $answer->findings;
+        }
+
+        return new self($travel, $places, $columns, $halfWidths, Span::joined($findings), $drawing);
+    }
+
+    /** Seven digits that count are more than anybody can set, and half the bytes. */
+    private const DIGITS = '7';
+
+    /**
+     * What the screen gets, but for the names of things: columns of readings, half-widths, findings, drawing.
+     *
+     * @return array<string, mixed>
+     */
+    public function toArray(Rig $rig): array
+    {
+        $columns = $this->columns;
+        $width = [];
+        $height = [];
+        foreach ($columns->magnification as $m) {
+            $width[] = $m === null || $m <= 0.0 ? null : $rig->frame->widthMm / $m;
+            $height[] = $m === null || $m <= 0.0 ? null : $rig->frame->heightMm / $m;
+        }
+        $findings = [];
+        foreach ($this->spans as $span) {
+            $findings[] = [
+                'code' => $span->finding->code->value,
+                'severity' => $span->finding->severity->value,
+                'place' => $span->finding->part,
+                'pattern' => $span->finding->pattern,
+                'numbers' => $span->finding->numbers === [] ? new \stdClass : $span->finding->numbers,
+                // Only the rows where it holds, from the first.
+                'columns' => $span->columns === [] ? new \stdClass : array_map(
+                    static fn (array $column): array => array_slice($column, $span->from, $span->to - $span->from + 1), $span->columns,
+                ),
+                'from' => $span->from,
+                'to' => $span->to,
+            ];
+        }
+
+        return [
+            'places' => $this->places,
+            'readings' => [
+                'magnification' => $columns->magnification,
+                'fieldWidthMm' => $width,
+                'fieldHeightMm' => $height,
+                'workingDistanceMm' => $columns->workingDistanceMm,
+                'subjectDistanceMm' => $columns->subjectDistanceMm,
+                'effectiveAperture' => $columns->effectiveAperture,
+                'stopsLost' => $columns->stopsLost,
+                'depthOfFieldMm' => $columns->depthOfFieldMm,
+                'nearMm' => $columns->nearMm,
+                'farMm' => $columns->farMm,
+                'waveDepthMm' => $columns->waveDepthMm,
+                'airyDiameterMm' => $columns->airyDiameterMm,
+                'detailMm' => $columns->detailMm,
+                'entrancePupilMm' => $columns->entrancePupilMm,
+                'lightGapDeg' => $columns->lightGapDeg,
+                'cornerBrightness' => $columns->cornerBrightness,
+                'momentAtMountNm' => $columns->momentAtMountNm,
+            ] + Beside::along($rig, $this->travel, $this->places),
+            'cornerParts' => self::parts($rig, $columns->cornerPart),
+            'halfWidths' => $this->halfWidths,
+            'findings' => $findings,
+            'frontMm' => $this->drawing->frontMm,
+            'tipMm' => $this->drawing->tipMm,
+            'groups' => array_values($this->drawing->groups),
+        ];
+    }
+
+    /**
+     * Which part darkens the corner, as stretches of rows.
+     *
+     * @param  list<?int>  $column  -1 = the camera's mount
+     * @return list<array{from: int, to: int, part: string}>
+     */
+    private static function parts(Rig $rig, array $column): array
+    {
+        $stretches = [];
+        foreach ($column as $row => $part) {
+            $last = count($stretches) - 1;
+            if ($part === null) {
+                continue;
+            }
+            $name = $part < 0 ? 'camera' : $rig->chain[$part]->label();
+            if ($last >= 0 && $stretches[$last]['to'] === $row - 1 && $stretches[$last]['part'] === $name) {
+                $stretches[$last]['to'] = $row;
+            } else {
+                $stretches[] = ['from' => $row, 'to' => $row, 'part' => $name];
+            }
+        }
+
+        return $stretches;
+    }
+
+    /**
+     * As JSON, with the digits that count.
+     *
+     * @param  array<string, mixed>  $more  what else belongs to it
+     */
+    public function encode(Rig $rig, array $more = []): string
+    {
+        $before = ini_set('serialize_precision', self::DIGITS);
+        try {
+            return json_encode($more + $this->toArray($rig), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        } finally {
+            ini_set('serialize_precision', (string) $before);
+        }
+    }
+}

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Search;
+
+/** The stacks of one camera that one kind of head can stand on, without the rings it needs itself: columns, the shortest first. */
+final readonly class StackGroup
+{
+    /** Contacts 1, lever 2, latch 4, and whether any ring is there, 8: what the working of an aperture depends on. */
+    public const CLASSES = 16;
+
+    /** @var list<int> which set of `Stacks` */
+    public array $at;
+
+    /** @var list<float> */
+    public array $least;
+
+    /** @var list<float> */
+    public array $most;
+
+    /** @var list<float> */
+    public array $clear;
+
+    /** @var list<int> */
+    public array $joints;
+
+    /** @var list<float> */
+    public array $mass;
+
+    /** @var list<float> */
+    public array $price;
+
+    /** @var list<int> */
+    public array $class;
+
+    /** @var list<int> */
+    public array $route;
+
+    /** @var list<float> price of what of it is not owned yet */
+    public array $missing;
+
+    public int $count;
+
+    /**
+     * @param  int  $ends  kinds of end the head goes on, as bits
+     * @param  int  $without  rings that stand in the head, as bits
+     * @param  int  $with  rings that have to be there
+     */
+    public function __construct(Stacks $stacks, public int $ends, int $without, int $with = 0)
+    {
+        $chosen = [];
+        foreach ($stacks->set as $i => $set) {
+            if (($set & $without) === 0 && ($set & $with) === $with && (($stacks->ends[$i] | $stacks->latched[$i]) & $ends) !== 0) {
+                $chosen[$i] = $stacks->least[$i];
+            }
+        }
+        asort($chosen);
+        $at = array_keys($chosen);
+        $this->at = $at;
+        $this->count = count($at);
+        $this->least = array_values($chosen);
+        $columns = [];
+        foreach ([$stacks->most, $stacks->clear, $stacks->joints, $stacks->mass, $stacks->price, $stacks->route] as $column) {
+            $columns[] = array_map(static fn (int $i): int|float => $column[$i], $at);
+        }
+        /** @var list<float> $most */
+        $most = $columns[0];
+        /** @var list<float> $clear */
+        $clear = $columns[1];
+        /** @var list<int> $joints */
+        $joints = $columns[2];
+        /** @var list<float> $mass */
+        $mass = $columns[3];
+        /** @var list<float> $price */
+        $price = $columns[4];
+        /** @var list<int> $route */
+        $route = $columns[5];
+        [$this->most, $this->clear, $this->joints, $this->mass, $this->price, $this->route] = [$most, $clear, $joints, $mass, $price, $route];
+        $class = $missing = [];
+        $toBuy = array_filter($stacks->stock->ringMissing, static fn (float $each): bool => $each > 0.0);
+        foreach ($at as $i) {
+            $price = 0.0;
+            foreach ($toBuy as $r => $each) {
+                $price += ($stacks->set[$i] & (1 << $r)) !== 0 ? $each : 0.0;
+            }
+            $missing[] = $price;
+            $class[] = $stacks->passes[$i] | (($stacks->latched[$i] & $ends) !== 0 ? 4 : 0) | ($stacks->set[$i] === 0 ? 0 : 8);
+        }
+        $this->class = $class;
+        $this->missing = $missing;
+    }
+
+    /**
+     * Lengths merged where they overlap.
+     *
+     * @param  list<float>  $least  rising
+     * @param  list<float>  $most
+     * @return list<array{float, float}>
+     */
+    public static function union(array $least, array $most): array
+    {
+        $pairs = [];
+        foreach ($least as $i => $from) {
+            $last = count($pairs) - 1;
+            if ($last >= 0 && $from <= $pairs[$last][1]) {
+                $pairs[$last] = [$pairs[$last][0], max($pairs[$last][1], $most[$i])];
+            } else {
+                $pairs[] = [$from, $most[$i]];
+            }
+        }
+
+        return $pairs;
+    }
+}

@@ -1,0 +1,44 @@
+import { useQuery } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
+import { Navigate, Route, Routes } from 'react-router';
+import { api, Refused } from '../api/client';
+import { BenchPage } from '../pages/bench/BenchPage';
+import { ResetPassword } from '../shell/Account';
+import { Confirm } from '../shell/Confirm';
+import { Welcome } from './Welcome';
+
+// Places other than the first one come when they are gone to.
+const KitPage = lazy(() => import('../pages/kit/KitPage'));
+const FindPage = lazy(() => import('../pages/find/FindPage'));
+const CardsPage = lazy(() => import('../pages/cards/CardsPage'));
+const SharedPage = lazy(() => import('../pages/shared/SharedPage'));
+
+/** What anybody may see, and the rest for whoever is here. */
+export function Application() {
+    return (
+        <Suspense fallback={<main className="min-h-dvh" aria-busy="true" />}>
+            <Routes>
+                <Route path="/shared/:token" element={<SharedPage />} />
+                <Route path="/confirm" element={<Confirm />} />
+                <Route path="/reset" element={<ResetPassword />} />
+                <Route path="*" element={<Inside />} />
+            </Routes>
+        </Suspense>
+    );
+}
+
+/** Who is here decides what is shown: the way in, or the places. */
+function Inside() {
+    const me = useQuery({ queryKey: ['me'], queryFn: api.me, retry: false });
+    if (me.isPending) return <main className="min-h-dvh" aria-busy="true" />;
+    if (me.isError) return <Welcome trouble={me.error instanceof Refused && me.error.status === 401 ? null : me.error.message} />;
+    return (
+        <Routes>
+            <Route path="/bench/:rig?" element={<BenchPage person={me.data} />} />
+            <Route path="/kit" element={<KitPage person={me.data} />} />
+            <Route path="/find" element={<FindPage person={me.data} />} />
+            <Route path="/find/cards" element={<CardsPage person={me.data} />} />
+            <Route path="*" element={<Navigate to="/bench" replace />} />
+        </Routes>
+    );
+}

@@ -1,0 +1,40 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter } from 'react-router';
+import { Refused } from '../api/client';
+import { Application } from './Application';
+import { PreferencesProvider } from '../shell/preferences';
+import { strings } from '../strings/index';
+
+const queries = new QueryClient({
+    defaultOptions: {
+        queries: {
+            staleTime: 60_000,
+            refetchOnWindowFocus: false,
+            // A search whose place a newer one of another window took is asked again; what is refused for good is not.
+            retry: (count, error) =>
+                error instanceof Refused && error.status > 0 && error.status < 500 ? error.status === 409 && count < 3 : count < 2,
+        },
+    },
+});
+
+// The scroll lock of dialogs puts a style element into the page; the content policy lets it with this nonce.
+const nonce = document.querySelector<HTMLMetaElement>('meta[name=csp-nonce]')?.content;
+if (nonce) Object.assign(globalThis, { __webpack_nonce__: nonce });
+
+const root = document.getElementById('application');
+if (root) {
+    document.title = strings.product;
+    createRoot(root).render(
+        <StrictMode>
+            <QueryClientProvider client={queries}>
+                <PreferencesProvider>
+                    <BrowserRouter>
+                        <Application />
+                    </BrowserRouter>
+                </PreferencesProvider>
+            </QueryClientProvider>
+        </StrictMode>,
+    );
+}

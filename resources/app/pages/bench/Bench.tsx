@@ -1,0 +1,498 @@
+import { DndContext, MouseSensor, pointerWithin, TouchSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import { useQuery } from '@tanstack/react-query';
+import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useNavigate } from 'react-router';
+import { api, Refused, type Schema, type SweepView, type TravelView } from '../../api/client';
+import { download, svgOf } from '../../drawing/exportSvg';
+import { jointItem, partItem, RigDrawing, type Pointed } from '../../drawing/RigDrawing';
+import { fNumber, length, magnification } from '../../ui/figures';
+import { waitingSet, waitingValues } from '../../offline/waiting';
+import { Bar, History } from '../../shell/Bar';
+import { usePreferences } from '../../shell/preferences';
+import { strings } from '../../strings/index';
+import { Button } from '../../ui/Button';
+import { Lost } from '../../ui/Lost';
+import { ChainList } from './ChainList';
+import { ConflictDialog } from './ConflictDialog';
+import { ChartsDialog } from './Charts';
+import { Controls, nearest } from './Controls';
+import { misfitsOf, shownOf, type Held, type ReadingName } from '../../rig/displayedReadings';
+import { Findings } from '../../rig/Findings';
+import { KeepDialog, KeysDialog } from './dialogs';
+import { DescribeDialog } from './DescribeDialog';
+import { FirstRigs } from './FirstRigs';
+import { News } from './News';
+import { PictureFrame } from '../../rig/PictureFrame';
+import { Readings, TwoFigures } from '../../rig/Readings';
+import { RigMenu } from './RigMenu';
+import { RigsDialog } from './RigsDialog';
+import { SetTo } from './SetTo';
+import { StatesDialog } from './StatesDialog';
+import { TrayPanel } from './TrayPanel';
+import { useRig, useSweeps } from './useRig';
+
+interface Props {
+    id: number;
+    person: Schema['Person'];
+    rigs: Schema['RigSummary'][];
+}
+
+/** The bench: the rig drawn to scale, its controls, the tray, and what it does. */
+export function Bench({ id, person, rigs }: Props) {
+    const { units } = usePreferences();
+    const navigate = useNavigate();
+    const { query, change, step, undo, redo, rename, waiting } = useRig(id, person.id);
+    const rig = query.data;
+    const { refetch } = query;
+    const again = useCallback(() => void refetch(), [refetch]);
+    const sweeps = useSweeps(rig);
+    const [ready, setReady] = useState<number | null>(null);
+    const mends = useQuery({
+        queryKey: ['mends', id, rig?.revision],
+        queryFn: () => api.mends(id),
+        // Trying mends out takes the server longest: the sweeps go first.
+        enabled: rig !== undefined && rig.findings.length > 0 && ready === rig.revision,
+    });
+    const [held, setHeld] = useState<Held | null>(null);
+    const [fetching, setFetching] = useState<string | null>(null);
+    const [selected, setSelected] = useState<number | null>(null);
+    const [keeping, setKeeping] = useState(false);
+    const [keys, setKeys] = useState(false);
+    const [swapping, setSwapping] = useState<number | null>(null);
+    const [dialog, setDialog] = useState<'charts' | 'describe' | 'rigs' | 'states' | null>(null);
+    const [pointed, setPointed] = useState<Pointed | null>(null);
+    const [zoom, setZoom] = useState(1);
+    const [layout, setLayout] = useState<{ centres: ReadonlyMap<number, number>; width: number }>({ centres: new Map(), width: 0 });
+    const laidOut = useCallback((centres: ReadonlyMap<number, number>, width: number) => setLayout({ centres, width }), []);
+    const drawn = useRef<SVGSVGElement>(null);
+    const chain = useRef<HTMLDivElement>(null);
+    const narrow = useRef<HTMLInputElement>(null);
+    const wanted = useRef<{ travel: string; row: number } | null>(null);
+
+    const count = rig?.chain.length ?? 0;
+    const item = Math.max(0, Math.min(selected ?? 2 * count + 1, 2 * count + 1));
+    const place = item === 0 ? 0 : Math.floor((item - 1) / 2) + (item % 2 === 0 ? 1 : 0);
+    const tooFew = item === 0 ? 0 : place;
+
+    // A revision that is not the held sweep's own makes that sweep stale: it is let go. What waits to be sent of that one control is
+    // still looked up in it.
+    const set = waitingSet(waiting.steps);
+    const kept = set === null ? undefined : sweeps.ready(set.travel);
+    const resting = useMemo(() => (set && kept ? { sweep: kept, row: nearest(kept.places, set.value) } : null), [set?.value, kept]); // eslint-disable-line react-hooks/exhaustive-deps -- a set is made anew each time
+    const live =
+        held && rig && held.sweep.revision === rig.revision ? held : rig && resting?.sweep.revision === rig.revision ? resting : null;
+    const parked = useMemo(() => waitingValues(waiting.steps), [waiting.steps]);
+    const shown = useMemo(() => (rig ? shownOf(rig, live) : null), [rig, live]);
+
+    // What the hand asked for is shown as soon as its sweep at the rig's present setting is here, and nothing before that:
+    // while a step is under way, the sweeps at hand are those of the setting before it.
+    const pending = change.isPending;
+    const follow = useCallback(
+        (travel: string) => {
+            if (pending) return;
+            const show = (sweep: SweepView) => {
+                const target = wanted.current;
+                if (target?.travel === travel) setHeld({ sweep, row: target.row });
+            };
+            const here = sweeps.ready(travel);
+            if (here) {
+                show(here);
+                return;
+            }
+            setFetching(travel);
+            sweeps
+                .fetch(travel)
+                .then(show)
+                .catch(() => undefined)
+                .finally(() => setFetching((name) => (name === travel ? null : name)));
+        },
+        [sweeps, pending],
+    );
+
+    const take = useCallback((travel: TravelView) => follow(travel.name), [follow]);
+
+    const move = useCallback(
+        (travel: TravelView, row: number) => {
+            wanted.current = { travel: travel.name, row };
+            follow(travel.name);
+        },
+        [follow],
+    );
+
+    const leave = useCallback(
+        (travel: TravelView) => {
+            const target = wanted.current;
+            wanted.current = null;
+            const value = target?.travel === travel.name ? travel.places[target.row] : undefined;
+            if (value === undefined || value === travel.value) {
+                setHeld(null);
+                return;
+            }
+            step({ action: 'set', travel: travel.name, value })
+                .catch(() => undefined)
+                .finally(() => {
+                    // What waits is shown from the waiting steps: nothing springs back.
+                    if (wanted.current === null) setHeld(null);
+                });
+        },
+        [step],
+    );
+
+    const reach = useCallback((travel: TravelView) => void sweeps.fetch(travel.name).catch(() => undefined), [sweeps]);
+
+    // A control that was taken hold of while a step was under way follows the hand from here on.
+    useEffect(() => {
+        if (wanted.current) follow(wanted.current.travel);
+    }, [follow]);
+
+    // Sweeps of all controls are fetched ahead, so that taking hold of one answers at once; the one that the hand comes to
+    // first of all. The wait is for steps that follow each other at once.
+    const revision = rig?.revision;
+    useEffect(() => {
+        if (!rig) return;
+        const timer = setTimeout(() => {
+            void Promise.allSettled(rig.travels.map(({ name }) => sweeps.fetch(name))).then(() => setReady(rig.revision));
+        }, 40);
+        return () => clearTimeout(timer);
+        // eslint-disable-next-line react-hooks/exhaustive-deps -- once per revision
+    }, [revision]);
+
+    const insert = useCallback(
+        async (parts: number[], at = tooFew) => {
+            chain.current?.focus();
+            if (swapping !== null) {
+                setSwapping(null);
+                await step({ action: 'swap', place: swapping, parts });
+                return;
+            }
+            await step({ action: 'insert', place: at, parts });
+            setSelected(jointItem(at + parts.length));
+        },
+        [step, tooFew, swapping],
+    );
+    const shiftPart = useCallback(
+        async (from: number, to: number) => {
+            if (to === from || to < 0 || to >= count) return;
+            await step({ action: 'move', place: from, value: to });
+            setSelected(partItem(to));
+        },
+        [step, count],
+    );
+    // A part carried to a joint: from the tray with the rings it needs there, along the axis by itself.
+    const drop = ({ active, over }: DragEndEvent) => {
+        const at = (over?.data.current as { joint?: number } | undefined)?.joint;
+        const { part: taken, place: from } = (active.data.current ?? {}) as { part?: number; place?: number };
+        if (at === undefined || !rig) return;
+        if (from !== undefined) {
+            void shiftPart(from, at > from ? at - 1 : at).catch(() => undefined);
+        } else if (taken !== undefined) {
+            setSwapping(null);
+            api.tray(rig.id, at)
+                .then((tray) => insert([...(tray.parts.find(({ part: each }) => each.id === taken)?.via ?? []), taken], at))
+                .catch(() => undefined);
+        }
+    };
+    // A touch that moves at once scrolls; held a moment, it takes the part.
+    const sensors = useSensors(
+        useSensor(MouseSensor, { activationConstraint: { distance: 8 } }),
+        useSensor(TouchSensor, { activationConstraint: { delay: 220, tolerance: 8 } }),
+    );
+    const takeOff = useCallback(
+        async (at: number) => {
+            await step({ action: 'remove', place: at });
+            setSelected(jointItem(at));
+        },
+        [step],
+    );
+    const turn = useCallback((at: number) => void step({ action: 'turn', place: at }).catch(() => undefined), [step]);
+
+    if (query.isError && !rig) {
+        return (
+            <>
+                <Bar person={person}>{null}</Bar>
+                <main id="main" className="p-6">
+                    <Lost error={query.error} onRetry={again} />
+                    <p className="flex items-center gap-4 pt-4">
+                        <Button onClick={() => void navigate('/bench')}>{strings.bench.rigs}</Button>
+                        {query.error instanceof Refused && query.error.status === 422 && (
+                            <a className="text-beam underline underline-offset-2" href={api.fileAddress(id)} download>
+                                {strings.rigs.takeFile}
+                            </a>
+                        )}
+                    </p>
+                </main>
+            </>
+        );
+    }
+
+    const part = item > 0 && item % 2 === 0 ? item / 2 - 1 : null;
+    const swap = (at: number) => {
+        setSwapping(at);
+        narrow.current?.focus();
+    };
+    const exportSvg = () => {
+        if (!drawn.current || !rig || !shown) return;
+        const told = (name: ReadingName, tell: (value: number) => string) => {
+            const value = shown.reading(name);
+            return value === null ? '—' : tell(value);
+        };
+        const say = strings.readings;
+        const mm = (value: number) => length(value, units);
+        const title = rig.name ?? strings.bench.unnamed;
+        download(
+            svgOf(drawn.current, title, [
+                `${say.magnification} ${told('magnification', magnification)} · ${say.workingDistance} ${told('workingDistanceMm', mm)} · ${say.field} ${told('fieldWidthMm', mm)} · ${say.effectiveAperture} ${told('effectiveAperture', fNumber)} · ${say.slice} ${told('depthOfFieldMm', mm)}`,
+                [
+                    rig.camera.name,
+                    ...rig.chain.map((each) => [each.name + (each.reversed ? ', reversed' : ''), each.setting].filter(Boolean).join(' · ')),
+                ].join(' | '),
+            ]),
+            `${title.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.svg`,
+            'image/svg+xml',
+        );
+    };
+    const onKeyDown = (event: KeyboardEvent) => {
+        if (!rig) return;
+        if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+            event.preventDefault();
+            if (event.shiftKey) redo();
+            else undo();
+            return;
+        }
+        if (event.ctrlKey || event.metaKey || event.altKey) return;
+        // Shift and an arrow move the chosen part's own scale by one step.
+        if (event.shiftKey && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
+            const travel = rig.travels.find((each) => each.place === part);
+            const row = travel?.places.findIndex((value) => Math.abs(value - travel.value) < 1e-9) ?? -1;
+            const value = travel?.places[row + (event.key === 'ArrowRight' ? 1 : -1)];
+            event.preventDefault();
+            if (travel && row >= 0 && value !== undefined) void step({ action: 'set', travel: travel.name, value }).catch(() => undefined);
+            return;
+        }
+        const act: Record<string, () => void> = {
+            ArrowLeft: () => setSelected(Math.max(0, item - 1)),
+            ArrowRight: () => setSelected(Math.min(2 * count + 1, item + 1)),
+            Home: () => setSelected(0),
+            End: () => setSelected(2 * count + 1),
+            Enter: () => narrow.current?.focus(),
+            i: () => narrow.current?.focus(),
+            k: () => narrow.current?.focus(),
+            Backspace: () => part !== null && void takeOff(part).catch(() => undefined),
+            Delete: () => part !== null && void takeOff(part).catch(() => undefined),
+            '[': () => part !== null && void shiftPart(part, part - 1).catch(() => undefined),
+            ']': () => part !== null && void shiftPart(part, part + 1).catch(() => undefined),
+            x: () => part !== null && swap(part),
+            Escape: () => setSwapping(null),
+            v: () => part !== null && rig.chain[part]?.kind === 'lens' && turn(part),
+            s: () => setKeeping(true),
+            '?': () => setKeys(true),
+        };
+        const action = act[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+        if (action) {
+            event.preventDefault();
+            action();
+        }
+    };
+
+    const tip = live ? Math.max(...live.sweep.tipMm) : (rig?.drawing.tipMm ?? 0);
+    const furthest = live ? maxOf(live.sweep.readings.subjectDistanceMm) : (rig?.drawing.subjectMm ?? null);
+
+    return (
+        <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={drop}>
+            <div className="flex min-h-dvh flex-col lg:h-dvh">
+                <Bar person={person}>
+                    <History
+                        undo={waiting.steps.length > 0 ? strings.offline.last : (rig?.history.undo ?? null)}
+                        redo={rig?.history.redo ?? null}
+                        busy={change.isPending}
+                        onUndo={undo}
+                        onRedo={redo}
+                    />
+                </Bar>
+                {shown && <TwoFigures shown={shown} units={units} />}
+                <main id="main" className="grid min-h-0 flex-1 max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_412px]">
+                    <div className="flex min-h-0 min-w-0 flex-col px-4 pt-2">
+                        <div className="flex flex-wrap items-center gap-x-3">
+                            <h1 className="truncate text-lg font-semibold">{rig?.name ?? strings.bench.unnamed}</h1>
+                            <span className="text-xs whitespace-nowrap text-soft" role="status">
+                                {waiting.steps.length > 0
+                                    ? strings.offline.waiting(waiting.steps.length)
+                                    : change.isPending
+                                      ? strings.bench.saving
+                                      : change.isError
+                                        ? strings.bench.notSaved
+                                        : rig && waiting.asked
+                                          ? strings.bench.saved
+                                          : ''}
+                            </span>
+                            <div className="no-print ml-auto flex whitespace-nowrap">
+                                <Button bare disabled={!rig} onClick={() => setDialog('describe')}>
+                                    {strings.bench.describe}
+                                </Button>
+                                <Button bare disabled={!rig || rig.travels.length === 0} onClick={() => setDialog('charts')}>
+                                    {strings.bench.charts}
+                                </Button>
+                                {rig && <SetTo rig={rig} onStep={step} />}
+                                <RigMenu
+                                    id={id}
+                                    rigs={rigs}
+                                    name={rig?.name ?? null}
+                                    onKeep={() => setKeeping(true)}
+                                    onKeys={() => setKeys(true)}
+                                    onAll={() => setDialog('rigs')}
+                                    onStates={() => setDialog('states')}
+                                    onSvg={rig && shown ? exportSvg : null}
+                                />
+                            </div>
+                        </div>
+                        {change.isError && (
+                            <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
+                                {change.error.message || strings.bench.lost}
+                            </p>
+                        )}
+                        {waiting.steps.length > 0 && (
+                            <p role="alert" className="border-l-[3px] border-brass pl-2 text-sm">
+                                {strings.offline.waits} {live === null && strings.offline.figures}
+                            </p>
+                        )}
+                        {waiting.trouble !== null && (
+                            <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
+                                {strings.offline.refused(waiting.trouble)}
+                            </p>
+                        )}
+                        <div className="relative min-h-[300px] flex-1" onKeyDown={onKeyDown}>
+                            {shown && rig && (
+                                <RigDrawing
+                                    drawing={shown.drawing}
+                                    cameraName={rig.camera.name}
+                                    tipMm={tip}
+                                    reachMm={furthest}
+                                    workingDistanceMm={shown.reading('workingDistanceMm')}
+                                    lightGapDeg={shown.reading('lightGapDeg')}
+                                    misfits={misfitsOf(rig)}
+                                    selected={item}
+                                    onSelect={(next) => {
+                                        setSelected(next);
+                                        chain.current?.focus();
+                                    }}
+                                    units={units}
+                                    nearMm={shown.reading('nearMm')}
+                                    farMm={shown.reading('farMm')}
+                                    pointed={pointed}
+                                    zoom={zoom}
+                                    ref={drawn}
+                                    // While a part is held its scales stay where the hand is.
+                                    {...(live === null && zoom === 1 && { onLaidOut: laidOut })}
+                                />
+                            )}
+                            {rig && (
+                                <div className="no-print absolute top-7 right-0 flex" role="group" aria-label={strings.bench.drawing}>
+                                    <Button
+                                        bare
+                                        aria-label={strings.bench.zoomOut}
+                                        disabled={zoom <= 1}
+                                        onClick={() => setZoom(Math.max(1, zoom / 1.5))}
+                                    >
+                                        −
+                                    </Button>
+                                    {zoom > 1 && (
+                                        <Button bare onClick={() => setZoom(1)}>
+                                            {strings.bench.fit}
+                                        </Button>
+                                    )}
+                                    <Button bare aria-label={strings.bench.zoomIn} disabled={zoom >= 5} onClick={() => setZoom(zoom * 1.5)}>
+                                        +
+                                    </Button>
+                                </div>
+                            )}
+                        </div>
+                        {rig && (
+                            <>
+                                {rig.news.length > 0 && <News rig={rig} />}
+                                <Controls
+                                    rig={rig}
+                                    centres={layout.centres}
+                                    width={layout.width}
+                                    held={live}
+                                    fetching={fetching}
+                                    units={units}
+                                    onReach={reach}
+                                    onTake={take}
+                                    onMove={move}
+                                    onLeave={leave}
+                                    parked={parked}
+                                    onSet={(travel, value) =>
+                                        void step({ action: 'set', travel: travel.name, value }).catch(() => undefined)
+                                    }
+                                />
+                                <ChainList
+                                    ref={chain}
+                                    rig={rig}
+                                    selected={item}
+                                    onSelect={setSelected}
+                                    onKeyDown={onKeyDown}
+                                    onTakeOff={(at) => void takeOff(at).catch(() => undefined)}
+                                    onTurn={turn}
+                                    onSwap={swap}
+                                    onMove={(at, by) => void shiftPart(at, at + by).catch(() => undefined)}
+                                />
+                                {rig.chain.length === 0 && <FirstRigs />}
+                                <div className="no-print flex min-h-0 gap-4 border-t border-ink lg:h-[200px]">
+                                    <TrayPanel
+                                        ref={narrow}
+                                        rig={rig}
+                                        place={swapping ?? tooFew}
+                                        swapping={swapping === null ? null : (rig.chain[swapping]?.name ?? null)}
+                                        busy={change.isPending}
+                                        onInsert={insert}
+                                        onLeave={() => {
+                                            setSwapping(null);
+                                            chain.current?.focus();
+                                        }}
+                                    />
+                                    {shown && <PictureFrame rig={rig} shown={shown} units={units} />}
+                                </div>
+                            </>
+                        )}
+                    </div>
+                    <aside
+                        className="slim-scroll border-line bg-plate px-5 py-2 lg:overflow-y-auto lg:border-l"
+                        aria-label={strings.readings.title}
+                    >
+                        {shown && rig && (
+                            <>
+                                <Readings rig={rig} shown={shown} units={units} onPoint={setPointed} />
+                                <Findings
+                                    findings={shown.findings}
+                                    mends={live || mends.data?.revision !== rig.revision ? [] : mends.data.mends}
+                                    cautions={rig.cautions}
+                                    busy={change.isPending}
+                                    units={units}
+                                    onMend={(mend) => void step(mend.step).catch(() => undefined)}
+                                />
+                            </>
+                        )}
+                    </aside>
+                </main>
+                {rig && dialog === 'charts' && <ChartsDialog rig={rig} units={units} onClose={() => setDialog(null)} />}
+                {rig && dialog === 'describe' && <DescribeDialog rig={rig} onStep={step} onClose={() => setDialog(null)} />}
+                {rig && dialog === 'rigs' && <RigsDialog rig={rig} onClose={() => setDialog(null)} />}
+                {rig && dialog === 'states' && <StatesDialog rig={rig} units={units} onClose={() => setDialog(null)} />}
+                {rig && waiting.conflict && (
+                    <ConflictDialog rig={rig} shown={shown} waiting={waiting} theirs={waiting.conflict.theirs} units={units} />
+                )}
+                {rig && <KeepDialog open={keeping} onOpenChange={setKeeping} name={rig.name} onKeep={rename} />}
+                <KeysDialog open={keys} onOpenChange={setKeys} />
+            </div>
+        </DndContext>
+    );
+}
+
+function maxOf(column: (number | null)[] | undefined): number | null {
+    let most: number | null = null;
+    for (const value of column ?? []) {
+        if (value === null) return null;
+        if (most === null || value > most) most = value;
+    }
+    return most;
+}

@@ -1,0 +1,147 @@
+import { useDraggable, useDroppable } from '@dnd-kit/core';
+import { Fragment, type KeyboardEvent, type Ref } from 'react';
+import type { RigView } from '../../api/client';
+import { jointItem, partItem } from '../../drawing/RigDrawing';
+import { strings } from '../../strings/index';
+import { Button } from '../../ui/Button';
+
+interface Props {
+    ref: Ref<HTMLDivElement>;
+    rig: RigView;
+    selected: number;
+    onSelect: (item: number) => void;
+    onKeyDown: (event: KeyboardEvent) => void;
+    onTakeOff: (place: number) => void;
+    onTurn: (place: number) => void;
+    onSwap: (place: number) => void;
+    onMove: (place: number, by: number) => void;
+}
+
+/** The rig as an ordered list: camera, joint, part, joint … what the drawing shows, for keys and for the ear. */
+export function ChainList({ ref, rig, selected, onSelect, onKeyDown, onTakeOff, onTurn, onSwap, onMove }: Props) {
+    const place = selected > 0 && selected % 2 === 0 ? selected / 2 - 1 : null;
+    const part = place === null ? undefined : rig.chain[place];
+    return (
+        <div className="flex items-center gap-2 border-t border-line py-1.5">
+            <div
+                ref={ref}
+                role="listbox"
+                aria-label={strings.bench.chain}
+                aria-description={strings.bench.chainHelp}
+                aria-orientation="horizontal"
+                aria-activedescendant={`item-${selected}`}
+                tabIndex={0}
+                onKeyDown={onKeyDown}
+                className="slim-scroll flex min-w-0 flex-1 items-center overflow-x-auto px-1 py-1"
+            >
+                <Item
+                    id={0}
+                    selected={selected}
+                    onSelect={onSelect}
+                    text={rig.camera.name}
+                    spoken={`${strings.bench.camera} ${rig.camera.name}`}
+                />
+                <Joint
+                    id={jointItem(0)}
+                    selected={selected}
+                    onSelect={onSelect}
+                    text={rig.camera.joint}
+                    wrong={rig.chain[0] !== undefined && misfit(rig.chain[0].fit)}
+                />
+                {rig.chain.map((each) => {
+                    const next = rig.chain[each.place + 1];
+                    return (
+                        <Fragment key={each.place}>
+                            <Item
+                                place={each.place}
+                                id={partItem(each.place)}
+                                selected={selected}
+                                onSelect={onSelect}
+                                text={each.name + (each.reversed ? ' ⇄' : '')}
+                                spoken={`${each.name}${each.reversed ? ', reversed' : ''}, ${each.measure}${each.setting ? `, ${each.setting}` : ''}`}
+                            />
+                            <Joint
+                                id={jointItem(each.place + 1)}
+                                selected={selected}
+                                onSelect={onSelect}
+                                text={each.joint}
+                                wrong={next !== undefined && misfit(next.fit)}
+                            />
+                        </Fragment>
+                    );
+                })}
+            </div>
+            {part && (
+                <div className="flex gap-2">
+                    <Button aria-label={strings.bench.moveIn(part.name)} disabled={part.place === 0} onClick={() => onMove(part.place, -1)}>
+                        ‹
+                    </Button>
+                    <Button
+                        aria-label={strings.bench.moveOut(part.name)}
+                        disabled={part.place === rig.chain.length - 1}
+                        onClick={() => onMove(part.place, 1)}
+                    >
+                        ›
+                    </Button>
+                    <Button onClick={() => onSwap(part.place)}>{strings.bench.swap}</Button>
+                    {part.kind === 'lens' && <Button onClick={() => onTurn(part.place)}>{strings.bench.turn}</Button>}
+                    <Button onClick={() => onTakeOff(part.place)}>{strings.bench.takeOff}</Button>
+                </div>
+            )}
+        </div>
+    );
+}
+
+const misfit = (fit: string) => !['mates', 'improvised', 'unknown'].includes(fit);
+
+interface ItemProps {
+    id: number;
+    selected: number;
+    onSelect: (item: number) => void;
+    text: string;
+}
+
+function Item({ id, selected, onSelect, text, spoken, place }: ItemProps & { spoken: string; place?: number }) {
+    const chosen = id === selected;
+    const { setNodeRef, listeners, isDragging } = useDraggable({ id: `chain-${id}`, data: { place }, disabled: place === undefined });
+    return (
+        <div
+            ref={setNodeRef}
+            {...listeners}
+            id={`item-${id}`}
+            role="option"
+            aria-selected={chosen}
+            aria-label={spoken}
+            onClick={() => onSelect(id)}
+            className={`cursor-pointer touch-manipulation px-1.5 py-1 text-sm whitespace-nowrap ${isDragging ? 'opacity-40' : ''} ${chosen ? 'bg-plate font-semibold shadow-[inset_0_-2px_0_var(--brass)]' : ''}`}
+        >
+            {text}
+        </div>
+    );
+}
+
+function Joint({ id, selected, onSelect, text, wrong }: ItemProps & { wrong: boolean }) {
+    const { setNodeRef, isOver } = useDroppable({ id: `joint-${id}`, data: { joint: (id - 1) / 2 } });
+    const chosen = id === selected || isOver;
+    return (
+        <div
+            ref={setNodeRef}
+            id={`item-${id}`}
+            role="option"
+            aria-selected={id === selected}
+            aria-label={strings.bench.joint(text) + (wrong ? `, ${strings.bench.misfit}` : '')}
+            onClick={() => onSelect(id)}
+            className="grid min-w-6 cursor-pointer place-items-center px-1 py-1.5"
+        >
+            <svg width={chosen ? 16 : 12} height={16} viewBox="-8 -8 16 16" aria-hidden="true">
+                <circle
+                    r={chosen ? 5.5 : 4}
+                    fill="var(--plate)"
+                    stroke={wrong ? 'var(--madder)' : chosen ? 'var(--brass)' : 'var(--ink)'}
+                    strokeWidth={chosen ? 3 : 1.6}
+                />
+                {wrong && <path d="M-6 -6L6 6M-6 6L6 -6" stroke="var(--madder)" strokeWidth={2} />}
+            </svg>
+        </div>
+    );
+}

@@ -1,0 +1,116 @@
+import type { RigView, TravelView } from '../../api/client';
+import type { Units } from '../../ui/figures';
+import { EngravedScale } from '../../strip/EngravedScale';
+import { strings } from '../../strings/index';
+import type { Held } from '../../rig/displayedReadings';
+import { said, typedValue } from './ownScale';
+
+interface Props {
+    rig: RigView;
+    held: Held | null;
+    fetching: string | null;
+    units: Units;
+    onReach: (travel: TravelView) => void;
+    onTake: (travel: TravelView) => void;
+    onMove: (travel: TravelView, row: number) => void;
+    onLeave: (travel: TravelView) => void;
+    /** A value that was typed, which may stand between two places of rest. */
+    onSet: (travel: TravelView, value: number) => void;
+    /** Where controls were left while the server was away, by name. */
+    parked: ReadonlyMap<string, number>;
+    /** Middle of each part in the drawing, px, and the drawing's width. */
+    centres: ReadonlyMap<number, number>;
+    width: number;
+}
+
+/** Every moving part's own scale, in the order of the rig. */
+/** How narrow and how wide a scale may be, and the gap after it, px. */
+const narrowest = 138;
+const widest = 250;
+const gap = 14;
+
+/**
+ * Where each part's scales begin, px, so that they stand under its picture as nearly as their neighbours allow; null where
+ * they can't all stand in one row.
+ */
+function underPictures(
+    places: readonly number[],
+    centres: ReadonlyMap<number, number>,
+    width: number,
+    scaleWidth: number,
+): number[] | null {
+    if (scaleWidth < narrowest) return null;
+    // All scales of one part stand together, their middle under the part's.
+    const starts = places.map((place, at) => {
+        const first = places.indexOf(place);
+        const count = places.filter((each) => each === place).length;
+        return (centres.get(place) ?? width / 2) - (count * (scaleWidth + gap) - gap) / 2 + (at - first) * (scaleWidth + gap);
+    });
+    for (let at = 1; at < starts.length; at++) starts[at] = Math.max(starts[at] ?? 0, (starts[at - 1] ?? 0) + scaleWidth + gap);
+    let room = width - scaleWidth;
+    for (let at = starts.length - 1; at >= 0; at--) {
+        starts[at] = Math.max(0, Math.min(starts[at] ?? 0, room));
+        room = (starts[at] ?? 0) - scaleWidth - gap;
+    }
+    for (let at = 1; at < starts.length; at++) starts[at] = Math.max(starts[at] ?? 0, (starts[at - 1] ?? 0) + scaleWidth + gap);
+    return starts;
+}
+
+export function Controls({ rig, held, fetching, units, onReach, onTake, onMove, onLeave, onSet, parked, centres, width }: Props) {
+    if (rig.travels.length === 0) return null;
+    const scaleWidth = Math.min(widest, Math.floor((width + gap) / rig.travels.length) - gap);
+    const starts = underPictures(
+        rig.travels.map((travel) => travel.place),
+        centres,
+        width,
+        scaleWidth,
+    );
+    return (
+        <section
+            aria-label={strings.bench.controls}
+            className={starts === null ? 'flex flex-wrap gap-x-5 gap-y-1 py-1' : 'relative h-[68px]'}
+        >
+            {rig.travels.map((travel, at) => {
+                const moved = held?.sweep.travel === travel.name;
+                const rests = parked.get(travel.name) ?? travel.value;
+                const own = moved ? held.row : nearest(travel.places, rests);
+                const value = moved ? (travel.places[own] ?? rests) : rests;
+                const part = rig.chain[travel.place]?.name ?? '';
+                return (
+                    <div
+                        key={travel.name}
+                        className={starts === null ? 'min-w-[138px] flex-1' : 'absolute top-1'}
+                        style={starts === null ? undefined : { left: starts[at], width: scaleWidth }}
+                    >
+                        <EngravedScale
+                            travel={travel}
+                            label={`${part} · ${strings.travel[travel.kind] ?? travel.kind}`}
+                            row={own}
+                            said={said(travel, value, own, units)}
+                            busy={fetching === travel.name}
+                            onReach={() => onReach(travel)}
+                            onTake={() => onTake(travel)}
+                            onMove={(row) => onMove(travel, row)}
+                            onLeave={() => onLeave(travel)}
+                            onType={(text) => {
+                                const wanted = typedValue(travel, text, units);
+                                if (wanted === null) return false;
+                                onSet(travel, wanted);
+                                return true;
+                            }}
+                        />
+                    </div>
+                );
+            })}
+        </section>
+    );
+}
+
+/** A typed value may stand between two places of rest: its pointer stands at the nearer one. */
+export function nearest(places: readonly number[], value: number): number {
+    let best = 0;
+    places.forEach((place, at) => {
+        if (Math.abs(place - value) < Math.abs((places[best] ?? 0) - value)) best = at;
+    });
+    return best;
+}

@@ -1,0 +1,218 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link, useSearchParams } from 'react-router';
+import { api, reasonOf, type CardName, type CardQuery, type Schema } from '../../api/client';
+import { digits, lengthDigits, magnification, stops, type Units } from '../../ui/figures';
+import { Bar } from '../../shell/Bar';
+import { usePreferences } from '../../shell/preferences';
+import { strings } from '../../strings/index';
+import { Button } from '../../ui/Button';
+import { Tick } from '../../ui/Tick';
+import { useKit } from '../../kit/useKit';
+
+const say = strings.cards;
+const kinds: readonly CardName[] = ['close-ups', 'ladder', 'draws'];
+
+/** Tables for the bag, one page each: chosen here, printed or taken as CSV. */
+export default function CardsPage({ person }: { person: Schema['Person'] }) {
+    const { units } = usePreferences();
+    const { kit } = useKit();
+    const [params, setParams] = useSearchParams();
+    const set = (name: string, value: string | null) =>
+        setParams(
+            (now) => {
+                const next = new URLSearchParams(now);
+                if (value === null) next.delete(name);
+                else next.set(name, value);
+                return next;
+            },
+            { replace: true },
+        );
+    const kind = kinds.find((each) => each === params.get('card')) ?? 'ladder';
+    const of = (...names: string[]) => kit?.parts.filter(({ part }) => names.includes(part.kind)).map(({ part }) => part) ?? [];
+    const cameras = of('camera');
+    const lenses = of('lens');
+    const closeUps = of('close-up-lens');
+    const spacers = of('bellows', 'helicoid');
+    const chosen = (name: string, parts: Schema['PartView'][], first = true) =>
+        parts.find((part) => part.id === Number(params.get(name))) ?? (first ? parts[0] : undefined);
+    const camera = chosen('camera', cameras);
+    const lens = chosen('lens', lenses);
+    const closeUp = chosen('closeUp', closeUps, false);
+    const spacer = chosen('spacer', spacers);
+    const reversed = params.get('reversed') === '1';
+    const ready = camera !== undefined && lens !== undefined && (kind !== 'draws' || spacer !== undefined);
+    const query: CardQuery = {
+        camera: camera?.id ?? 0,
+        lens: lens?.id ?? 0,
+        ...(kind === 'ladder' && closeUp && { closeUp: closeUp.id }),
+        ...(kind === 'draws' && spacer && { spacer: spacer.id }),
+        ...(kind === 'draws' && reversed && { reversed: 1 as const }),
+    };
+    const card = useQuery({
+        queryKey: ['card', kit?.id, kit?.revision, kind, query],
+        queryFn: () => api.card(kit?.id ?? 0, kind, query),
+        enabled: kit !== undefined && ready,
+        retry: false,
+    });
+    return (
+        <div className="flex min-h-dvh flex-col">
+            <Bar person={person}>{null}</Bar>
+            <main id="main" className="w-full max-w-[1100px] px-5 py-3">
+                <div className="no-print flex flex-wrap items-end gap-x-5 gap-y-2 border-b border-line pb-3">
+                    <Choice
+                        label={say.which}
+                        value={kind}
+                        onChange={(value) => set('card', value)}
+                        choices={kinds.map((each) => [each, say.kinds[each]])}
+                    />
+                    <Choice
+                        label={say.camera}
+                        value={String(camera?.id ?? '')}
+                        onChange={(value) => set('camera', value)}
+                        choices={cameras.map(named)}
+                    />
+                    <Choice
+                        label={say.lens}
+                        value={String(lens?.id ?? '')}
+                        onChange={(value) => set('lens', value)}
+                        choices={lenses.map(named)}
+                    />
+                    {kind === 'ladder' && (
+                        <Choice
+                            label={say.closeUp}
+                            value={String(closeUp?.id ?? '')}
+                            onChange={(value) => set('closeUp', value === '' ? null : value)}
+                            choices={[['', say.noCloseUp], ...closeUps.map(named)]}
+                        />
+                    )}
+                    {kind === 'draws' && (
+                        <>
+                            <Choice
+                                label={say.spacer}
+                                value={String(spacer?.id ?? '')}
+                                onChange={(value) => set('spacer', value)}
+                                choices={spacers.map(named)}
+                            />
+                            <Tick checked={reversed} onChange={(on) => set('reversed', on ? '1' : null)} className="pb-1.5 text-sm">
+                                {say.reversed}
+                            </Tick>
+                        </>
+                    )}
+                    <div className="ml-auto flex gap-2">
+                        <Button disabled={!card.data} onClick={() => print()}>
+                            {say.print}
+                        </Button>
+                        <Button disabled={!card.data} onClick={() => location.assign(api.cardAddress(kit?.id ?? 0, kind, query))}>
+                            {say.csv}
+                        </Button>
+                        <Link to="/find" className="px-2 py-1.5 text-sm text-soft hover:text-ink">
+                            {say.back}
+                        </Link>
+                    </div>
+                </div>
+                <h1 className={`pt-3 text-lg font-semibold ${card.data ? '' : 'no-print'}`}>{card.data?.title ?? say.title}</h1>
+                {kit && !ready && <p className="py-2">{say.none}</p>}
+                {card.isError && (
+                    <p role="alert" className="my-2 border-l-[3px] border-ink pl-2">
+                        {reasonOf(card.error)}
+                    </p>
+                )}
+                {card.data && <CardTable card={card.data} camera={camera?.name ?? ''} units={units} />}
+            </main>
+        </div>
+    );
+}
+
+const named = (part: Schema['PartView']): [string, string] => [String(part.id), part.name];
+
+interface ChoiceProps {
+    label: string;
+    value: string;
+    choices: readonly (readonly [string, string])[];
+    onChange: (value: string) => void;
+}
+
+function Choice({ label, value, choices, onChange }: ChoiceProps) {
+    return (
+        <label className="text-xs text-soft">
+            {label}
+            <select
+                className="mt-0.5 block border border-line bg-plate px-2 py-1.5 text-sm text-ink"
+                value={value}
+                onChange={(event) => onChange(event.target.value)}
+            >
+                {choices.map(([each, text]) => (
+                    <option key={each} value={each}>
+                        {text}
+                    </option>
+                ))}
+            </select>
+        </label>
+    );
+}
+
+function CardTable({ card, camera, units }: { card: Schema['CardView']; camera: string; units: Units }) {
+    return (
+        <>
+            <p className="pb-2 text-sm text-soft">{camera}</p>
+            <div className="slim-scroll overflow-x-auto">
+                <table className="text-sm">
+                    <thead>
+                        <tr className="border-b border-ink align-bottom">
+                            <th scope="col" className="py-1.5 pr-6 text-left font-semibold">
+                                {card.first}
+                            </th>
+                            {card.columns.map((column, at) => (
+                                <th
+                                    key={at}
+                                    scope="col"
+                                    className={`max-w-[120px] px-3 py-1.5 font-semibold ${column.unit === 'text' ? 'text-left' : 'text-right'}`}
+                                >
+                                    {column.name}
+                                    {column.unit === 'mm' && <span className="block font-normal text-soft">{units}</span>}
+                                </th>
+                            ))}
+                        </tr>
+                    </thead>
+                    <tbody>
+                        {card.rows.map((row, at) => (
+                            <tr key={at} className="border-b border-line">
+                                <th scope="row" className="py-1 pr-6 text-left font-normal">
+                                    {row.label}
+                                </th>
+                                {row.values.map((value, k) => (
+                                    <td
+                                        key={k}
+                                        className={`px-3 py-1 ${card.columns[k]?.unit === 'text' ? 'text-xs text-soft' : 'figures text-right whitespace-nowrap'}`}
+                                    >
+                                        {cell(value, card.columns[k]?.unit ?? 'text', units)}
+                                    </td>
+                                ))}
+                            </tr>
+                        ))}
+                    </tbody>
+                </table>
+            </div>
+            {card.notes.map((note) => (
+                <p key={note} className="pt-2 text-sm text-soft">
+                    {note}
+                </p>
+            ))}
+        </>
+    );
+}
+
+function cell(value: number | string | null, unit: string, units: Units): string {
+    if (value === null) return '—';
+    if (typeof value === 'string') return value;
+    switch (unit) {
+        case 'mm':
+            return lengthDigits(value, units);
+        case 'x':
+            return magnification(value);
+        case 'stops':
+            return stops(value).replace(/ stops?$/, '');
+        default:
+            return digits(value);
+    }
+}

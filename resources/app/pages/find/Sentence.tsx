@@ -1,0 +1,204 @@
+import { DropdownMenu } from 'radix-ui';
+import { useId, useState } from 'react';
+import { usePreferences } from '../../shell/preferences';
+import { strings } from '../../strings/index';
+import { typedNumber } from '../../ui/typed';
+import { Menu, MenuItem } from '../../ui/Menu';
+import { clauses, emptied, fromBlank, inBlank, limits, targetOf, targets, type Blank, type Clause, type Wish } from './wish';
+
+interface Props {
+    wish: Wish;
+    onChange: (wish: Wish) => void;
+    /** What the server said of a blank. */
+    troubles: Readonly<Record<string, string>>;
+}
+
+/** The wish, as a sentence with blanks. */
+export function Sentence({ wish, onChange, troubles }: Props) {
+    const [more, setMore] = useState<readonly string[]>([]);
+    const [opens, setOpens] = useState<Blank | null>(null);
+    const target = opens !== null && wish.numbers[targetOf(wish).name] === undefined ? opens : targetOf(wish);
+    const say = strings.find;
+
+    const put = (each: Blank, value: number | null) => {
+        const numbers = emptied(wish.numbers, [each]);
+        onChange({ ...wish, numbers: value === null ? numbers : { ...numbers, [each.name]: value } });
+    };
+    const open = (blank: Blank) => {
+        setOpens(blank);
+        onChange({ ...wish, numbers: emptied(wish.numbers, targets) });
+    };
+    const stands = (clause: Clause) =>
+        clause.name === 'infinity' ? wish.infinity : clause.blanks.some(({ name }) => wish.numbers[name] !== undefined);
+    const shown = clauses.filter((clause) => more.includes(clause.name) || stands(clause));
+    const add = (clause: Clause) => {
+        if (clause.name === 'infinity') onChange({ ...wish, infinity: true });
+        else setMore([...more, clause.name]);
+    };
+    const drop = (clause: Clause) => {
+        setMore(more.filter((name) => name !== clause.name));
+        onChange({ ...wish, numbers: emptied(wish.numbers, clause.blanks), infinity: clause.name === 'infinity' ? false : wish.infinity });
+    };
+    const blank = (each: Blank) => (
+        <BlankInput
+            key={each.name}
+            blank={each}
+            value={wish.numbers[each.name]}
+            trouble={troubles[each.name]}
+            onChange={(value) => put(each, value)}
+        />
+    );
+
+    return (
+        <form
+            aria-label={say.wish}
+            className="text-lg leading-[38px] max-sm:text-base max-sm:leading-8"
+            onSubmit={(event) => event.preventDefault()}
+        >
+            <Pick
+                value={target.name}
+                choices={targets.map((each) => [each.name, each.before] as const)}
+                onChange={(name) => open(targets.find((each) => each.name === name) ?? target)}
+            />{' '}
+            {blank({ ...target, before: '' })}
+            {limits.map((each) => (
+                <span key={each.name}>, {blank(each)}</span>
+            ))}
+            ,{' '}
+            <Pick
+                value={wish.automatic === null ? 'either' : wish.automatic ? 'with' : 'without'}
+                choices={[
+                    ['either', 'with or without'],
+                    ['with', 'with'],
+                    ['without', 'without'],
+                ]}
+                onChange={(value) => onChange({ ...wish, automatic: value === 'either' ? null : value === 'with' })}
+            />{' '}
+            working the aperture from the camera,{' '}
+            <Pick
+                value={wish.support ?? 'anywhere'}
+                choices={[
+                    ['anywhere', 'wherever'],
+                    ['table', 'on the table'],
+                    ['hand', 'in the hand'],
+                    ['braced', 'leaning on something'],
+                ]}
+                onChange={(value) => onChange({ ...wish, support: value === 'anywhere' ? null : value })}
+            />
+            {shown.map((clause) => (
+                <span key={clause.name} className="whitespace-nowrap">
+                    ,{' '}
+                    {clause.name === 'infinity'
+                        ? 'keeping infinity'
+                        : clause.blanks.map((each, at) => (
+                              <span key={each.name}>
+                                  {at > 0 && ' '}
+                                  {blank(each)}
+                              </span>
+                          ))}
+                    <button
+                        type="button"
+                        className="px-1 text-sm text-soft hover:text-ink"
+                        aria-label={say.drop(clause.title)}
+                        onClick={() => drop(clause)}
+                    >
+                        ×
+                    </button>
+                </span>
+            ))}
+            .
+            {shown.length < clauses.length && (
+                <span className="ml-1 inline-block align-baseline leading-none">
+                    <Menu label={say.and}>
+                        {clauses
+                            .filter((clause) => !shown.includes(clause))
+                            .map((clause) => (
+                                <MenuItem key={clause.name} onSelect={() => add(clause)}>
+                                    {clause.title}
+                                </MenuItem>
+                            ))}
+                    </Menu>
+                </span>
+            )}
+        </form>
+    );
+}
+
+interface BlankProps {
+    blank: Blank;
+    value: number | undefined;
+    trouble: string | undefined;
+    onChange: (value: number | null) => void;
+}
+
+/** One blank: what is typed is kept as typed, and asked as soon as it is a number. */
+function BlankInput({ blank, value, trouble, onChange }: BlankProps) {
+    const { units } = usePreferences();
+    const id = useId();
+    const [text, setText] = useState<string | null>(null);
+    const kept = value === undefined ? '' : inBlank(value, blank.measure, units);
+    const shown = text ?? kept;
+    const label = [blank.before, blank.after(units)].filter(Boolean).join(' … ');
+    return (
+        <span className="whitespace-nowrap">
+            {blank.before !== '' && `${blank.before} `}
+            <input
+                id={id}
+                inputMode="decimal"
+                autoComplete="off"
+                aria-label={label}
+                aria-invalid={trouble !== undefined}
+                aria-describedby={trouble === undefined ? undefined : `${id}-trouble`}
+                className="figures border-b-2 border-brass bg-transparent px-1 text-center text-brass outline-offset-4 aria-invalid:border-ink"
+                style={{ width: `${Math.max(2, shown.length) + 1}ch` }}
+                value={shown}
+                placeholder="–"
+                onChange={(event) => {
+                    setText(event.target.value);
+                    const number = typedNumber(event.target.value);
+                    if (event.target.value.trim() === '') onChange(null);
+                    else if (number !== null) onChange(fromBlank(number, blank.measure, units));
+                }}
+                onBlur={() => setText(null)}
+            />
+            {blank.after(units) !== '' && ` ${blank.after(units)}`}
+            {trouble !== undefined && (
+                <span id={`${id}-trouble`} role="alert" className="ml-2 border-l-[3px] border-ink pl-1.5 text-sm">
+                    {trouble}
+                </span>
+            )}
+        </span>
+    );
+}
+
+interface PickProps<T extends string> {
+    value: T;
+    choices: readonly (readonly [T, string])[];
+    onChange: (value: T) => void;
+}
+
+/** Words of the sentence that stand for others. */
+function Pick<T extends string>({ value, choices, onChange }: PickProps<T>) {
+    return (
+        <DropdownMenu.Root modal={false}>
+            <DropdownMenu.Trigger className="border-b-2 border-dotted border-verdigris text-verdigris">
+                {choices.find(([each]) => each === value)?.[1]}
+            </DropdownMenu.Trigger>
+            <DropdownMenu.Portal>
+                <DropdownMenu.Content align="start" sideOffset={6} className="z-20 min-w-[160px] border border-ink bg-plate py-1">
+                    <DropdownMenu.RadioGroup value={value} onValueChange={(chosen) => onChange(chosen as T)}>
+                        {choices.map(([choice, text]) => (
+                            <DropdownMenu.RadioItem
+                                key={choice}
+                                value={choice}
+                                className="cursor-pointer px-3 py-1.5 text-sm outline-none data-[highlighted]:bg-ground data-[highlighted]:shadow-[inset_3px_0_0_var(--brass)] data-[state=checked]:font-semibold"
+                            >
+                                {text}
+                            </DropdownMenu.RadioItem>
+                        ))}
+                    </DropdownMenu.RadioGroup>
+                </DropdownMenu.Content>
+            </DropdownMenu.Portal>
+        </DropdownMenu.Root>
+    );
+}

@@ -1,0 +1,108 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, reasonOf, type Schema } from '../../api/client';
+import { strings } from '../../strings/index';
+import { wordsOf } from '../../ui/typed';
+import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
+import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
+import { asked, isComplete, wishIn, type Wish } from './wish';
+
+interface Props {
+    kit: number;
+    wish: Wish;
+    onChoose: (wish: Wish) => void;
+}
+
+/** Wishes that are kept under a name. */
+export function Wishes({ kit, wish, onChoose }: Props) {
+    const queries = useQueryClient();
+    const key = ['wishes', kit];
+    const kept = useQuery({ queryKey: key, queryFn: () => api.wishes(kit) });
+    const [dialog, setDialog] = useState<'keep' | 'forget' | null>(null);
+    const say = strings.find;
+    const refresh = () => queries.invalidateQueries({ queryKey: key });
+    const keep = useMutation({
+        mutationFn: (name: string) => api.keepWish(kit, name, asked(wish)),
+        onSuccess: () => {
+            setDialog(null);
+            void refresh();
+        },
+    });
+    const forget = useMutation({ mutationFn: (id: number) => api.dropWish(kit, id), onSuccess: () => void refresh() });
+    const list = kept.data ?? [];
+    return (
+        <>
+            <Menu label={say.wishes} align="end">
+                <MenuItem disabled={!isComplete(wish)} onSelect={() => setDialog('keep')}>
+                    {say.keep}
+                </MenuItem>
+                <MenuItem disabled={list.length === 0} onSelect={() => setDialog('forget')}>
+                    {say.forgetAll}
+                </MenuItem>
+                <MenuLine />
+                {list.length === 0 && (
+                    <MenuItem disabled onSelect={() => undefined}>
+                        {say.none}
+                    </MenuItem>
+                )}
+                {list.map((each) => (
+                    <MenuItem key={each.id} onSelect={() => onChoose(wishOf(each))}>
+                        {each.name}
+                    </MenuItem>
+                ))}
+            </Menu>
+            <Dialog open={dialog === 'keep'} onOpenChange={() => setDialog(null)} title={say.keepTitle} text={say.keepText}>
+                <form
+                    onSubmit={(event) => {
+                        event.preventDefault();
+                        keep.mutate(wordsOf(event.currentTarget)('name'));
+                    }}
+                >
+                    <label className="block text-sm">
+                        {strings.dialog.name}
+                        <input
+                            name="name"
+                            required
+                            maxLength={120}
+                            autoComplete="off"
+                            className="mt-1 block w-full border border-line bg-ground px-2 py-1.5 text-base"
+                        />
+                    </label>
+                    {keep.isError && (
+                        <p role="alert" className="mt-2 border-l-[3px] border-ink pl-2 text-sm">
+                            {reasonOf(keep.error)}
+                        </p>
+                    )}
+                    <div className="mt-4">
+                        <Button type="submit" strong disabled={keep.isPending}>
+                            {strings.dialog.keep}
+                        </Button>
+                    </div>
+                </form>
+            </Dialog>
+            <Dialog open={dialog === 'forget'} onOpenChange={() => setDialog(null)} title={say.forgetTitle} text="">
+                <ul>
+                    {list.map((each) => (
+                        <li key={each.id} className="flex items-center justify-between border-b border-line py-1.5">
+                            {each.name}
+                            <Button bare aria-label={say.forget(each.name)} onClick={() => forget.mutate(each.id)}>
+                                ×
+                            </Button>
+                        </li>
+                    ))}
+                </ul>
+                {list.length === 0 && <p className="text-sm text-soft">{say.none}</p>}
+            </Dialog>
+        </>
+    );
+}
+
+/** A kept wish holds what an address holds. */
+function wishOf(kept: Schema['WishView']): Wish {
+    const params = new URLSearchParams();
+    for (const [name, value] of Object.entries(kept.wish)) {
+        params.set(name, value === true ? '1' : value === false ? '0' : String(value));
+    }
+    return wishIn(params);
+}

@@ -1,0 +1,116 @@
+import { kindWords } from '../../ui/figures';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, Refused, type KitPart, type KitView } from '../../api/client';
+import { strings } from '../../strings/index';
+import { Button } from '../../ui/Button';
+import { Dialog } from '../../ui/Dialog';
+import { MeasureDialog } from './MeasureDialog';
+import { PartForm } from './PartForm';
+import type { KitChange } from '../../kit/useKit';
+
+interface Props {
+    kit: KitView;
+    each: KitPart;
+    change: KitChange;
+    onClose: () => void;
+    onChoose: (part: number) => void;
+}
+
+/** One part of the kit: everything that is known of it, to be put right where it is wrong. */
+export function PartPanel({ kit, each, change, onClose, onChoose }: Props) {
+    const queries = useQueryClient();
+    const [usedBy, setUsedBy] = useState<readonly string[] | null>(null);
+    const [measuring, setMeasuring] = useState(false);
+    const { part } = each;
+
+    const put = async (fields: KitPart['fields']) => {
+        await change.mutateAsync(async (id) => {
+            const changed = await api.changePart(id, part.id, each.version, fields);
+            // The form must not show the old part for a moment after it was saved.
+            queries.setQueryData<KitView>(
+                ['kit', id],
+                (now) => now && { ...now, parts: now.parts.map((other) => (other.part.id === part.id ? changed : other)) },
+            );
+            return undefined;
+        });
+    };
+    const takeOut = (anyway: boolean) =>
+        change
+            .mutateAsync(async (id) => {
+                await api.takeOutPart(id, part.id, anyway);
+                return undefined;
+            })
+            .then(() => {
+                setUsedBy(null);
+                onClose();
+            })
+            .catch((error: unknown) => {
+                if (error instanceof Refused && error.rigs.length > 0) setUsedBy(error.rigs);
+            });
+    const copy = () =>
+        change
+            .mutateAsync(async (id) => {
+                const made = await api.copyPart(id, part.id);
+                onChoose(made.part.id);
+                return undefined;
+            })
+            .catch(() => undefined);
+
+    return (
+        <>
+            <div className="flex items-baseline justify-between gap-2 pb-2">
+                <h2 className="text-base font-semibold">{part.name}</h2>
+                <span className="text-xs text-soft">{kindWords(part.kind)}</span>
+            </div>
+            {part.kind === 'lens' && (
+                <p className="pb-2 text-xs text-soft">
+                    {strings.kit.measureNote}{' '}
+                    <button type="button" className="text-beam underline underline-offset-2" onClick={() => setMeasuring(true)}>
+                        {strings.kit.measure}
+                    </button>
+                </p>
+            )}
+            <PartForm
+                // Another part, or this one changed elsewhere: the form begins anew.
+                key={`${part.id} ${each.version}`}
+                kind={part.kind}
+                initial={each.fields}
+                others={kit.parts.filter((other) => other.part.id !== part.id)}
+                pointer="/part"
+                save={strings.kit.save}
+                busy={change.isPending}
+                onSave={put}
+                onCancel={onClose}
+            >
+                <span className="ml-auto flex">
+                    <Button bare onClick={() => void copy()}>
+                        {strings.kit.copy}
+                    </Button>
+                    <Button bare onClick={() => void takeOut(false)}>
+                        {strings.kit.takeOut}
+                    </Button>
+                </span>
+            </PartForm>
+            <Dialog
+                open={usedBy !== null}
+                onOpenChange={() => setUsedBy(null)}
+                title={strings.kit.usedTitle(part.name)}
+                text={strings.kit.usedText(usedBy?.length ?? 0)}
+            >
+                <ul className="list-inside list-disc pb-4 text-sm">
+                    {usedBy?.map((rig, at) => (
+                        <li key={at}>{rig}</li>
+                    ))}
+                </ul>
+                <div className="flex justify-end gap-2">
+                    <Button onClick={() => setUsedBy(null)}>{strings.dialog.cancel}</Button>
+                    <Button strong onClick={() => void takeOut(true)}>
+                        {strings.kit.takeOut}
+                    </Button>
+                </div>
+            </Dialog>
+            {measuring && <MeasureDialog kit={kit} each={each} change={change} onClose={() => setMeasuring(false)} />}
+        </>
+    );
+}

@@ -1,0 +1,115 @@
+import type { RigView, Schema, SweepView } from '../api/client';
+
+/** A control that is being moved: its sweep, and the row where it stands. */
+export interface Held {
+    sweep: SweepView;
+    row: number;
+}
+
+export type ReadingName = keyof Pick<
+    Schema['Readings'],
+    | 'magnification'
+    | 'fieldWidthMm'
+    | 'fieldHeightMm'
+    | 'workingDistanceMm'
+    | 'subjectDistanceMm'
+    | 'effectiveAperture'
+    | 'stopsLost'
+    | 'depthOfFieldMm'
+    | 'waveDepthMm'
+    | 'airyDiameterMm'
+    | 'detailMm'
+    | 'lightGapDeg'
+    | 'entrancePupilMm'
+    | 'nearMm'
+    | 'farMm'
+    | 'extensionMm'
+    | 'imageCircleMm'
+    | 'cornerBrightness'
+    | 'momentAtMountNm'
+    | 'momentAtFootNm'
+>;
+
+export interface ShownFinding {
+    code: string;
+    severity: string;
+    place: number | null;
+    pattern: string;
+    numbers: Record<string, number | string>;
+}
+
+/** What the screen shows now: the rig as the server read it, or the row of the sweep under the hand. Only looked up. */
+export interface Shown {
+    reading: (name: ReadingName) => number | null;
+    halfWidth: (name: ReadingName) => number | null;
+    /** What darkens the corner, by name. */
+    cornerPart: string | null;
+    findings: ShownFinding[];
+    drawing: Schema['DrawingView'];
+}
+
+/** Places of the parts whose joint does not fit. */
+export function misfitsOf(rig: RigView): ReadonlySet<number> {
+    return new Set(rig.chain.filter((each) => !['mates', 'improvised', 'unknown'].includes(each.fit)).map((each) => each.place));
+}
+
+const rank: Record<string, number> = { stop: 0, warn: 1, note: 2 };
+
+export function shownOf(rig: RigView, held: Held | null): Shown {
+    if (!held) {
+        const doubts = new Map(rig.doubts.map((doubt) => [doubt.reading, doubt.halfWidth]));
+        return {
+            reading: (name) => rig.readings[name],
+            halfWidth: (name) => doubts.get(name) ?? null,
+            cornerPart: rig.readings.cornerPart,
+            findings: rig.findings,
+            drawing: rig.drawing,
+        };
+    }
+    const { sweep, row } = held;
+    return {
+        reading: (name) => sweep.readings[name]?.[row] ?? null,
+        halfWidth: (name) => sweep.halfWidths[name]?.[row] ?? null,
+        cornerPart: sweep.cornerParts.find(({ from, to }) => row >= from && row <= to)?.part ?? null,
+        findings: sweep.findings
+            .filter((finding) => row >= finding.from && row <= finding.to)
+            .map((finding) => ({
+                ...finding,
+                numbers: {
+                    ...finding.numbers,
+                    ...Object.fromEntries(Object.entries(finding.columns).map(([name, column]) => [name, column[row - finding.from] ?? 0])),
+                },
+            }))
+            .sort((a, b) => (rank[a.severity] ?? 3) - (rank[b.severity] ?? 3)),
+        drawing: movedDrawing(rig.drawing, sweep, row),
+    };
+}
+
+/** The drawing with the moved part's front, and all before it, where the sweep says they stand. */
+function movedDrawing(drawing: Schema['DrawingView'], sweep: SweepView, row: number): Schema['DrawingView'] {
+    const before = drawing.parts[sweep.place]?.frontMm ?? 0;
+    const shift = (sweep.frontMm[row] ?? before) - before;
+    const subject = sweep.readings.subjectDistanceMm?.[row] ?? null;
+    const pupil = sweep.readings.entrancePupilMm?.[row] ?? null;
+    return {
+        ...drawing,
+        parts: drawing.parts.map((part) =>
+            part.place < sweep.place
+                ? part
+                : part.place === sweep.place
+                  ? { ...part, frontMm: part.frontMm + shift }
+                  : { ...part, rearMm: part.rearMm + shift, frontMm: part.frontMm + shift },
+        ),
+        groups: sweep.groups.map((group) => ({
+            zi: group.zi[row] ?? 0,
+            zo: group.zo[row] ?? 0,
+            cone: group.cone[row] ?? null,
+            chief: group.chief[row] ?? null,
+        })),
+        tipMm: sweep.tipMm[row] ?? drawing.tipMm,
+        subjectMm: subject,
+        entrancePupilMm: subject === null || pupil === null ? null : subject - pupil,
+        balanceMm: shift === 0 ? drawing.balanceMm : null,
+        cornerAtSubjectMm: null,
+    };
+}

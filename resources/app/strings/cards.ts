@@ -1,0 +1,18 @@
+/** Words of the cards. */
+export const cards = {
+    cards: {
+        title: 'Cards for the bag',
+        back: 'Back to Find',
+        which: 'Card',
+        kinds: { 'close-ups': 'Close-up lenses and zoom settings', ladder: 'Ladder of tubes', draws: 'Stops lost by draw' },
+        camera: 'Camera',
+        lens: 'Lens',
+        closeUp: 'With and without',
+        noCloseUp: 'no close-up lens',
+        spacer: 'On',
+        reversed: 'turned round',
+        print: 'Print',
+        csv: 'As CSV',
+        none: 'This card needs a camera, a lens and what it is about in your kit.',
+    },
+} as const;

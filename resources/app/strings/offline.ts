@@ -1,0 +1,31 @@
+/** Words for when the server is away. */
+export const offline = {
+    offline: {
+        away: 'No answer from the server. What is saved stays saved; try again in a moment.',
+        strange: (status: number) => `The server answered something that can’t be read (${status}). Nothing was changed here; try again.`,
+        waits: 'The server is away. This is kept on this device and sent when it is back.',
+        waiting: (count: number) => `${count === 1 ? '1 step waits' : `${count} steps wait`} on this device`,
+        last: 'the last waiting step',
+        figures: 'The figures are those before the waiting steps.',
+        conflictTitle: 'Changed in two places',
+        conflictText: 'While the server was away from here, this rig was changed elsewhere. Nothing is lost: choose.',
+        theirs: 'As it is on the server',
+        mine: 'As you left it here',
+        onTop: 'Put my steps on top',
+        letGo: 'Take the server’s',
+        steps: (count: number) => (count === 1 ? '1 step of yours waits:' : `${count} steps of yours wait:`),
+        refused: (why: string) => `One waiting step can’t be carried out any more and was left out: ${why}`,
+        actions: {
+            set: 'set a control',
+            insert: 'put a part in',
+            remove: 'take a part off',
+            turn: 'turn a lens round',
+            move: 'move a part',
+            camera: 'change the camera',
+            mend: 'mend a finding',
+            solve: 'set it to a figure',
+            swap: 'swap a part',
+            describe: 'describe subject or conditions',
+        } as Record<string, string>,
+    },
+} as const;

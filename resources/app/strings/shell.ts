@@ -1,0 +1,30 @@
+/** Words of the bar, the welcome and what stands on every page. */
+export const shell = {
+    product: 'Zinc Thimble',
+    places: { bench: 'Bench', kit: 'Kit', find: 'Find' },
+    shell: {
+        undo: 'Undo',
+        redo: 'Redo',
+        undoStep: (label: string) => `Undo ${label}`,
+        redoStep: (label: string) => `Redo ${label}`,
+        units: 'Units',
+        light: 'Light',
+        lights: { system: 'as the system', light: 'light', dark: 'dark', outdoors: 'outdoors' },
+        guest: 'Guest',
+        leave: 'Leave the demonstration',
+        leaveNote: 'Removes this copy with everything you changed in it.',
+        skip: 'Skip to the main part',
+        stay: 'Make an account…',
+        stayNote: 'Everything here comes along.',
+        account: 'Account…',
+        signOut: 'Sign out',
+    },
+    welcome: {
+        title: 'Know the rig before you screw it together.',
+        text: 'Tubes, bellows, reversed lenses, close-up lenses: put them together on the screen and read magnification, working distance, focus range and light loss before you touch a thread.',
+        open: 'Open the demonstration',
+        note: 'A herbarium’s kit of forty parts and eight rigs, a copy of your own for a day. Nothing to fill in.',
+        opening: 'Opening …',
+        failed: 'The demonstration could not be opened.',
+    },
+} as const;
