@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Reading\Reading;
-use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Report\Sweep;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
@@ -89,7 +89,7 @@ function readings(array $subjects, int $n): int
 function answers(array $subjects, int $n): int
 {
     foreach ($subjects as [$rig, $travel]) {
-        Answer::of($rig->with($travel->kind, $travel->part, fresh($travel, $n)));
+        RigReport::of($rig->with($travel->kind, $travel->part, fresh($travel, $n)));
     }
 
     return count($subjects);

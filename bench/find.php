@@ -5,11 +5,11 @@ declare(strict_types=1);
 use ZincThimble\Bench\BenchKit;
 use ZincThimble\Core\File\KitFile;
 use ZincThimble\Core\Gear\Values;
-use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Search\Search;
-use ZincThimble\Core\Search\Stock;
-use ZincThimble\Core\Search\Wanted;
+use ZincThimble\Core\Search\SearchCriteria;
+use ZincThimble\Core\Search\SearchKit;
 
 /*
  * Times the search: a fixed kit of sixty parts, taken from its file with nothing of it built before, is asked three unlike wishes.
@@ -22,9 +22,9 @@ require __DIR__.'/BenchKit.php';
 $file = static fn (int $size): string => json_encode(BenchKit::of($size), JSON_THROW_ON_ERROR);
 $conditions = Conditions::from(new Values([]));
 $wishes = [
-    'a field, with room' => new Wanted(fieldWidthMm: 18.0, leastRoomMm: 40.0),
-    'a magnification, with light, by the camera' => new Wanted(magnification: 2.0, mostStopsLost: 4.0, automatic: true, support: 'hand'),
-    'a distance, light and short' => new Wanted(workingDistanceMm: 120.0, mostMassG: 900.0, mostLengthMm: 200.0),
+    'a field, with room' => new SearchCriteria(fieldWidthMm: 18.0, leastRoomMm: 40.0),
+    'a magnification, with light, by the camera' => new SearchCriteria(magnification: 2.0, mostStopsLost: 4.0, automatic: true, support: 'hand'),
+    'a distance, light and short' => new SearchCriteria(workingDistanceMm: 120.0, mostMassG: 900.0, mostLengthMm: 200.0),
 ];
 $seconds = static fn (int $from): float => (hrtime(true) - $from) / 1e9;
 
@@ -32,7 +32,7 @@ $seconds = static fn (int $from): float => (hrtime(true) - $from) / 1e9;
 $open = static function (string $text) use ($conditions, $seconds): array {
     $from = hrtime(true);
 
-    return [Search::of(Stock::of(KitFile::parse($text)), $conditions), $seconds($from)];
+    return [Search::of(SearchKit::of(KitFile::parse($text)->kit()), $conditions), $seconds($from)];
 };
 
 // One wish in a process of its own, so that nothing is warm from the one before.
@@ -93,7 +93,7 @@ foreach ($wishes as $wanted) {
 }
 $from = hrtime(true);
 foreach ($sample as $rig) {
-    Answer::of($rig);
+    RigReport::of($rig);
 }
 $perRig = $seconds($from) / max(1, count($sample));
 

@@ -15,8 +15,8 @@ use App\Models\Part;
 use App\Models\Rig;
 use App\Models\RigShare;
 use App\Models\RigStep;
+use App\Models\SavedSearch;
 use App\Models\User;
-use App\Models\Wish;
 use App\Operations\Quota;
 use App\Search\WishBlanks;
 use Illuminate\Support\Facades\DB;
@@ -176,7 +176,7 @@ final class ArchiveReader
         } catch (ValidationException|InvalidFigure) {
             throw FileInvalid::at('/wishes', 'holds a wish that can’t be asked');
         }
-        $row = new Wish(['name' => $name === '' ? 'Wish' : $name, 'wish' => (object) $blanks]);
+        $row = new SavedSearch(['name' => $name === '' ? 'Wish' : $name, 'wish' => (object) $blanks]);
         $this->dates($row, $kept instanceof \stdClass ? $kept : new \stdClass);
         $kit->wishes()->where('name', $row->name)->delete();
         $kit->wishes()->save($row);

@@ -13,8 +13,8 @@ use App\Models\KitStep;
 use App\Models\Part;
 use App\Models\Rig;
 use App\Models\RigStep;
+use App\Models\SavedSearch;
 use App\Models\User;
-use App\Models\Wish;
 use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\Json;
 use ZincThimble\Core\File\RigFile;
@@ -112,7 +112,7 @@ final class ArchiveWriter
             'step' => $kit->step, 'revision' => $kit->revision, 'createdAt' => ArchiveFormat::date($kit->created_at), 'updatedAt' => ArchiveFormat::date($kit->updated_at),
             'parts' => (object) $more,
             'deleted' => array_values(array_map(static fn (Part $part): array => get_object_vars($part->state()) + ['deletedAt' => ArchiveFormat::date($part->deleted_at)], array_filter($sound, static fn (Part $part): bool => $part->deleted_at !== null))),
-            'wishes' => $kit->wishes->map(static fn (Wish $wish): array => ['name' => $wish->name, 'wish' => $wish->wish, 'createdAt' => ArchiveFormat::date($wish->created_at), 'updatedAt' => ArchiveFormat::date($wish->updated_at)])->values()->all(),
+            'wishes' => $kit->wishes->map(static fn (SavedSearch $wish): array => ['name' => $wish->name, 'wish' => $wish->wish, 'createdAt' => ArchiveFormat::date($wish->created_at), 'updatedAt' => ArchiveFormat::date($wish->updated_at)])->values()->all(),
         ]));
         $this->lines("kits/{$number}.history.jsonl", (function () use ($kit): iterable {
             foreach (KitStep::query()->where('kit_id', $kit->id)->lazyById(50, 'id') as $step) {

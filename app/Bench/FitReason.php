@@ -26,7 +26,7 @@ final class FitReason
 
     private static function of(Fit $fit, Part $part, JointEnd $front): string
     {
-        $rear = Describe::joint($part->casing->rear);
+        $rear = Describe::joint($part->identity->rear);
 
         return match ($fit) {
             Fit::LookAlike => $rear.' would bind in '.Describe::joint($front),

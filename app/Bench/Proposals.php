@@ -101,8 +101,8 @@ final class Proposals
         }
         $used = array_map(self::row(...), [...$chain, $part]);
         $rings = array_values(array_filter($kit, static fn (CorePart $each): bool => ! in_array(self::row($each), $used, true)));
-        $end = $chain === [] ? $front : $chain[count($chain) - 1]->casing->front;
-        $way = $end === null ? null : AdapterPaths::between($end, $part->casing->rear, $rings);
+        $end = $chain === [] ? $front : $chain[count($chain) - 1]->identity->front;
+        $way = $end === null ? null : AdapterPaths::between($end, $part->identity->rear, $rings);
 
         return $way === null ? null : [...$chain, ...$way, $part];
     }

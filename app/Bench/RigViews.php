@@ -32,7 +32,7 @@ use App\Http\Resources\SubjectView;
 use App\Http\Resources\TravelMark;
 use App\Http\Resources\TravelView;
 use App\Models\Rig;
-use ZincThimble\Core\Drawing\Plan;
+use ZincThimble\Core\Drawing\Layout;
 use ZincThimble\Core\Finding\Caution;
 use ZincThimble\Core\Finding\Cautions;
 use ZincThimble\Core\Finding\Finding;
@@ -47,7 +47,7 @@ use ZincThimble\Core\Plan\Advice;
 use ZincThimble\Core\Reading\Measurement;
 use ZincThimble\Core\Reading\Reach;
 use ZincThimble\Core\Reading\Reading;
-use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Report\Sweep;
 use ZincThimble\Core\Rig\BlurRule;
 use ZincThimble\Core\Rig\Rig as CoreRig;
@@ -81,45 +81,45 @@ final class RigViews
     /** @param  list<NewsView>  $news */
     private function view(?Rig $row, CoreRig $rig, HistoryView $history, array $news, ?ShareView $share): RigView
     {
-        $answer = Answer::of($rig);
+        $answer = RigReport::of($rig);
 
         return new RigView(
-            $row->id ?? 0,
-            $row->revision ?? 1,
-            $row?->kit_id,
-            $row === null ? $rig->name : $row->name,
-            new CameraView($row?->camera_id, $rig->camera->name ?? 'Camera', Describe::joint($rig->camera->front), $rig->frame->widthMm, $rig->frame->heightMm),
-            $this->chain($row, $rig),
-            array_map(fn (Travel $travel): TravelView => $this->travel($rig, $travel), Travels::of($rig)),
-            $this->readings($rig, $answer),
-            $this->range($rig, $answer),
-            new InfinityView($answer->infinity->reached, $answer->infinity->overshotMm, $answer->infinity->spacerToKeepMm, $answer->infinity->furthestSubjectMm),
-            $this->doubts($rig, $answer),
-            array_map(fn (Finding $finding): FindingView => new FindingView(
+            id: $row->id ?? 0,
+            revision: $row->revision ?? 1,
+            kitId: $row?->kit_id,
+            name: $row === null ? $rig->name : $row->name,
+            camera: new CameraView($row?->camera_id, $rig->camera->name ?? 'Camera', Describe::joint($rig->camera->front), $rig->frame->widthMm, $rig->frame->heightMm),
+            chain: $this->chain($row, $rig),
+            travels: array_map(fn (Travel $travel): TravelView => $this->travel($rig, $travel), Travels::of($rig)),
+            readings: $this->readings($rig, $answer),
+            range: $this->range($rig, $answer),
+            infinity: new InfinityView($answer->infinity->reached, $answer->infinity->overshotMm, $answer->infinity->spacerToKeepMm, $answer->infinity->furthestSubjectMm),
+            doubts: $this->doubts($rig, $answer),
+            findings: array_map(fn (Finding $finding): FindingView => new FindingView(
                 $finding->code->value, $finding->severity->value, $finding->part, $finding->pattern, $finding->numbers, $finding->message(),
             ), $answer->findings),
-            array_map(
+            cautions: array_map(
                 fn (Caution $caution): CautionView => new CautionView($caution->code, $caution->text),
                 Cautions::of($rig, $answer->reading, $answer->axis->front + $answer->axis->converterMm, $answer->findings),
             ),
-            $this->drawing($rig, $answer),
-            $rig->subject === null ? null : new SubjectView($rig->subject->name, $rig->subject->widthMm, $rig->subject->depthMm, (object) $rig->subject->document->fields),
-            $rig->blurLimitMm,
-            $history,
-            $news,
-            $share,
-            $row->tags ?? [],
-            $this->schools($rig, $answer->reading),
-            $this->advice($rig),
-            (object) $rig->conditions->document->fields,
-            array_values(array_filter(array_map(static fn (Frame $mode): ?string => $mode->name, $rig->camera->modes))),
+            drawing: $this->drawing($rig, $answer),
+            subject: $rig->subject === null ? null : new SubjectView($rig->subject->name, $rig->subject->widthMm, $rig->subject->depthMm, (object) $rig->subject->document->fields),
+            blurLimitMm: $rig->blurLimitMm,
+            history: $history,
+            news: $news,
+            share: $share,
+            tags: $row->tags ?? [],
+            schools: $this->schools($rig, $answer->reading),
+            advice: $this->advice($rig),
+            conditions: (object) $rig->conditions->document->fields,
+            modes: array_values(array_filter(array_map(static fn (Frame $mode): ?string => $mode->name, $rig->camera->modes))),
         );
     }
 
     /** A state of a rig's history, in words and numbers. */
     public function state(int $number, string $label, CoreRig $rig): StateView
     {
-        $answer = Answer::of($rig);
+        $answer = RigReport::of($rig);
         $parts = [$rig->camera->name ?? 'Camera'];
         foreach ($rig->chain as $i => $part) {
             $parts[] = implode(' · ', array_filter([$part->label().($part instanceof Lens && $part->reversed ? ', reversed' : ''), Describe::setting($rig, $i)]));
@@ -139,9 +139,9 @@ final class RigViews
         $wave = $reading->waveDepthMm;
 
         return new SchoolsView(
-            $conditions->simpleAperture ? 'simple' : 'pupil', $simple->effectiveAperture, $simple->stopsLost, $pupil->effectiveAperture,
-            $conditions->totalDepth ? 'total' : 'geometric', $reading->depthOfFieldMm === null || $wave === null ? null : $reading->depthOfFieldMm + $wave,
-            $conditions->blurRule->value, $otherRule->value, $other->blurLimitMm, Reading::of($other)->depthOfFieldMm,
+            apertureModel: $conditions->simpleAperture ? 'simple' : 'pupil', simpleAperture: $simple->effectiveAperture, simpleStopsLost: $simple->stopsLost, pupilAperture: $pupil->effectiveAperture,
+            depthModel: $conditions->totalDepth ? 'total' : 'geometric', totalDepthMm: $reading->depthOfFieldMm === null || $wave === null ? null : $reading->depthOfFieldMm + $wave,
+            blurRule: $conditions->blurRule->value, otherBlurRule: $otherRule->value, otherBlurLimitMm: $other->blurLimitMm, otherDepthMm: Reading::of($other)->depthOfFieldMm,
         );
     }
 
@@ -164,7 +164,7 @@ final class RigViews
 
     public function mends(Rig $row, CoreRig $rig): MendsView
     {
-        $findings = Answer::of($rig)->findings;
+        $findings = RigReport::of($rig)->findings;
         $kit = $this->kit->left($row);
         $views = [];
         foreach ($findings as $finding) {
@@ -192,16 +192,16 @@ final class RigViews
         $behind = null;
         foreach ($rig->chain as $i => $part) {
             $chain[] = new ChainPart(
-                $i,
-                $row?->parts[$i]->part_id ?? null,
-                $part->kind->value,
-                $part->label(),
-                Describe::measure($part),
-                Describe::setting($rig, $i),
-                Describe::joint($part->casing->front),
-                Mating::of($rig->camera, $behind, $part)->value,
-                $part instanceof Lens && $part->reversed,
-                true,
+                place: $i,
+                partId: $row?->parts[$i]->part_id ?? null,
+                kind: $part->kind->value,
+                name: $part->label(),
+                measure: Describe::measure($part),
+                setting: Describe::setting($rig, $i),
+                joint: Describe::joint($part->identity->front),
+                fit: Mating::of($rig->camera, $behind, $part)->value,
+                reversed: $part instanceof Lens && $part->reversed,
+                removable: true,
             );
             $behind = $part;
         }
@@ -291,22 +291,22 @@ final class RigViews
         return $marks;
     }
 
-    private function readings(CoreRig $rig, Answer $answer): Readings
+    private function readings(CoreRig $rig, RigReport $answer): Readings
     {
         $reading = $answer->reading;
         $cut = $reading->cornerPart;
 
         return new Readings(
-            $reading->magnification, $reading->fieldWidthMm, $reading->fieldHeightMm, $reading->workingDistanceMm, $reading->subjectDistanceMm,
-            $reading->effectiveAperture, $reading->stopsLost, $reading->depthOfFieldMm, $reading->nearMm, $reading->farMm, $reading->waveDepthMm,
-            $reading->airyDiameterMm, $reading->detailMm, $reading->entrancePupilMm, $reading->extensionMm, $reading->lightGapDeg,
-            $reading->cornerBrightness, $reading->imageCircleMm, $rig->inventory->massG, $reading->momentAtMountNm, $reading->momentAtFootNm,
-            $rig->inventory->price, $rig->inventory->joints, $rig->inventory->coupling->value,
-            $cut === null ? null : ($cut < 0 ? 'camera' : $rig->chain[$cut]->label()),
+            magnification: $reading->magnification, fieldWidthMm: $reading->fieldWidthMm, fieldHeightMm: $reading->fieldHeightMm, workingDistanceMm: $reading->workingDistanceMm, subjectDistanceMm: $reading->subjectDistanceMm,
+            effectiveAperture: $reading->effectiveAperture, stopsLost: $reading->stopsLost, depthOfFieldMm: $reading->depthOfFieldMm, nearMm: $reading->nearMm, farMm: $reading->farMm, waveDepthMm: $reading->waveDepthMm,
+            airyDiameterMm: $reading->airyDiameterMm, detailMm: $reading->detailMm, entrancePupilMm: $reading->entrancePupilMm, extensionMm: $reading->extensionMm, lightGapDeg: $reading->lightGapDeg,
+            cornerBrightness: $reading->cornerBrightness, imageCircleMm: $reading->imageCircleMm, massG: $rig->totals->massG, momentAtMountNm: $reading->momentAtMountNm, momentAtFootNm: $reading->momentAtFootNm,
+            price: $rig->totals->price, joints: $rig->totals->joints, coupling: $rig->totals->coupling->value,
+            cornerPart: $cut === null ? null : ($cut < 0 ? 'camera' : $rig->chain[$cut]->label()),
         );
     }
 
-    private function range(CoreRig $rig, Answer $answer): RangeView
+    private function range(CoreRig $rig, RigReport $answer): RangeView
     {
         $range = $answer->range;
         [$least, $greatest] = $range->magnification;
@@ -322,7 +322,7 @@ final class RigViews
     }
 
     /** @return list<Doubt> */
-    private function doubts(CoreRig $rig, Answer $answer): array
+    private function doubts(CoreRig $rig, RigReport $answer): array
     {
         $doubts = [];
         foreach ($answer->sources as $name => $source) {
@@ -335,9 +335,9 @@ final class RigViews
         return $doubts;
     }
 
-    private function drawing(CoreRig $rig, Answer $answer): DrawingView
+    private function drawing(CoreRig $rig, RigReport $answer): DrawingView
     {
-        $plan = Plan::of($rig, $answer->axis, $answer->reading);
+        $plan = Layout::of($rig, $answer->axis, $answer->reading);
         $plan['camera'] = new DrawingCamera(...$plan['camera']);
         $plan['parts'] = array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts']);
         $plan['groups'] = array_map(static fn (array $group): DrawingGroup => new DrawingGroup(...$group), $plan['groups']);

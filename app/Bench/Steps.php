@@ -20,8 +20,8 @@ use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Joint\Mating;
 use ZincThimble\Core\Reading\Solver;
-use ZincThimble\Core\Reading\Wish;
-use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Reading\SolveTarget;
+use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Rig\Arrangement;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 use ZincThimble\Core\Rig\TravelKind;
@@ -170,7 +170,7 @@ final class Steps
      */
     private function mend(Rig $row, CoreRig $rig, StepRequest $step): array
     {
-        $answer = Answer::of($rig);
+        $answer = RigReport::of($rig);
         foreach ($answer->findings as $finding) {
             if ($finding->code->value === $step->code && $finding->part === $step->place) {
                 $mend = Mending::of($rig, $finding, $answer->findings, $this->kit->left($row))[(int) ($step->value ?? 0)] ?? null;
@@ -185,16 +185,16 @@ final class Steps
     /** @return array{CoreRig, string} */
     private function solve(CoreRig $rig, StepRequest $step): array
     {
-        $wish = Wish::tryFrom((string) $step->wish);
+        $wish = SolveTarget::tryFrom((string) $step->wish);
         // A magnification of 0 is infinity; no frame and no distance is as short as nothing.
-        if ($wish === null || $step->value === null || $step->value < ($wish === Wish::Magnification ? 0.0 : 0.001)) {
+        if ($wish === null || $step->value === null || $step->value < ($wish === SolveTarget::Magnification ? 0.0 : 0.001)) {
             throw ValidationException::withMessages(['value' => 'Say which reading, and what it should be.']);
         }
         $solution = Solver::anywhere($rig, $wish, $step->value);
         if ($solution === null) {
             throw ValidationException::withMessages(['wish' => 'Nothing on this rig moves focus: change its parts.']);
         }
-        $unit = $wish === Wish::Magnification ? 'x' : 'mm';
+        $unit = $wish === SolveTarget::Magnification ? 'x' : 'mm';
         $told = ($solution->exact ? 'set to ' : 'as near as it gets to ').Phrase::figure($step->value, $unit).' with '.$rig->chain[$solution->travel->part]->label();
 
         return [$solution->rig, $told];

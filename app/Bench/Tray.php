@@ -37,7 +37,7 @@ final class Tray
     {
         $behind = $rig->chain[$place - 1] ?? null;
         $ahead = $rig->chain[$place] ?? null;
-        $front = $behind === null ? $rig->camera->front : $behind->casing->front;
+        $front = $behind === null ? $rig->camera->front : $behind->identity->front;
         $used = [];
         foreach ($row->parts as $part) {
             $used[$part->part_id ?? 0] = ($used[$part->part_id ?? 0] ?? 0) + 1;
@@ -79,8 +79,8 @@ final class Tray
             return self::readable($part);
         } catch (InvalidFigure $fault) {
             // One part that can't be read any more is in no other's way: it says so, and can be mended or taken out.
-            return new PartView($part->id, $part->kind, $part->name ?? ucfirst($part->kindOf()->spoken()), $part->count, null, null, 'can’t be read: '.$fault->getMessage(), false,
-                new Silhouette(40.0, 40.0, 40.0, 40.0, null, null));
+            return new PartView(id: $part->id, kind: $part->kind, name: $part->name ?? ucfirst($part->kindOf()->spoken()), count: $part->count, rear: null, front: null, measure: 'can’t be read: '.$fault->getMessage(), inChain: false,
+                silhouette: new Silhouette(40.0, 40.0, 40.0, 40.0, null, null));
         }
     }
 
@@ -92,17 +92,17 @@ final class Tray
         if ($kind === Kind::Camera) {
             $camera = Camera::from(new Values($fields));
 
-            return new PartView($part->id, $part->kind, $part->name ?? 'Camera', $part->count, null, Describe::joint($camera->front), Describe::camera($camera), false,
-                new Silhouette($camera->depthMm ?? 50.0, $camera->heightMm ?? 82.0, $camera->heightMm ?? 82.0, 60.0, null, null));
+            return new PartView(id: $part->id, kind: $part->kind, name: $part->name ?? 'Camera', count: $part->count, rear: null, front: Describe::joint($camera->front), measure: Describe::camera($camera), inChain: false,
+                silhouette: new Silhouette($camera->depthMm ?? 50.0, $camera->heightMm ?? 82.0, $camera->heightMm ?? 82.0, 60.0, null, null));
         }
         if (! $kind->inChain()) {
-            return new PartView($part->id, $part->kind, $part->name ?? ucfirst($kind->spoken()), $part->count, null, null, '', false,
-                new Silhouette(40.0, 40.0, 40.0, 40.0, null, null));
+            return new PartView(id: $part->id, kind: $part->kind, name: $part->name ?? ucfirst($kind->spoken()), count: $part->count, rear: null, front: null, measure: '', inChain: false,
+                silhouette: new Silhouette(40.0, 40.0, 40.0, 40.0, null, null));
         }
         $made = Parts::make($kind, new Values($fields));
 
-        return new PartView($part->id, $part->kind, $made->label(), $part->count, self::end($made->casing->rear), self::end($made->casing->front), Describe::measure($made), true,
-            new Silhouette(
+        return new PartView(id: $part->id, kind: $part->kind, name: $made->label(), count: $part->count, rear: self::end($made->identity->rear), front: self::end($made->identity->front), measure: Describe::measure($made), inChain: true,
+            silhouette: new Silhouette(
                 $made->shortestMm(), Outline::widestMm($made), Outline::rearMm($made), Outline::frontMm($made),
                 $made instanceof Lens ? $made->design->value : null,
                 $made instanceof VariableSpacer ? $made->maxMm : null,
@@ -120,9 +120,9 @@ final class Tray
         if ($made === null) {
             return [];
         }
-        $way = $rings->way($front, $made->casing->rear);
+        $way = $rings->way($front, $made->identity->rear);
         if (($way === null || $way === []) && $made instanceof Lens) {
-            $way = $rings->way($front, $made->turned()->casing->rear);
+            $way = $rings->way($front, $made->turned()->identity->rear);
         }
 
         return $way ?? [];

@@ -85,7 +85,7 @@ final class JoiningViews
                 }
             }
             foreach ($parts as $part) {
-                if ($part instanceof Lens && $end->main() !== null && $part->casing->rear->main()?->sameStandard($end->main()) === true) {
+                if ($part instanceof Lens && $end->main() !== null && $part->identity->rear->main()?->sameStandard($end->main()) === true) {
                     return $part->figures->registerMm;
                 }
             }
@@ -95,8 +95,8 @@ final class JoiningViews
         $crossing = Crossing::of($front, $rear, $hand, $register($front), $register($rear));
         $fitting = [];
         foreach ($parts as $p => $part) {
-            $turned = $part instanceof Lens ? Mating::ofEnds($front, $part->turned()->casing->rear) : null;
-            [$fits, $reason] = FitReason::verdict(Mating::ofEnds($front, $part->casing->rear), $turned, $part, $front);
+            $turned = $part instanceof Lens ? Mating::ofEnds($front, $part->turned()->identity->rear) : null;
+            [$fits, $reason] = FitReason::verdict(Mating::ofEnds($front, $part->identity->rear), $turned, $part, $front);
             $fitting[] = new FittingPart($rows[$p]->id, $part->label(), $part->kind->value, $fits, $reason);
         }
 
@@ -135,7 +135,7 @@ final class JoiningViews
 
     private static function part(Part $row, CorePart $part): MapPart
     {
-        return new MapPart($row->id, $row->kind, $part->label(), self::end($part->casing->rear), self::end($part->casing->front));
+        return new MapPart($row->id, $row->kind, $part->label(), self::end($part->identity->rear), self::end($part->identity->front));
     }
 
     private static function end(JointEnd $end): ?MapEnd

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kit;
 
-use App\Bench\Following;
+use App\Bench\CorrectionPropagator;
 use App\Models\Kit;
 use App\Models\KitStep;
 use App\Models\Part;
@@ -25,7 +25,7 @@ final class KitStore
     /** A kit larger than this is a mistake. */
     public const MOST_PARTS = 2000;
 
-    public function __construct(private readonly Following $following)
+    public function __construct(private readonly CorrectionPropagator $following)
     {
     }
 

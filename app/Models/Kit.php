@@ -24,7 +24,7 @@ use Illuminate\Database\Eloquent\SoftDeletingScope;
  * @property ?\Carbon\CarbonInterface $updated_at
  * @property \Illuminate\Database\Eloquent\Collection<int, KitStep> $steps
  * @property \Illuminate\Database\Eloquent\Collection<int, Part> $parts
- * @property \Illuminate\Database\Eloquent\Collection<int, Wish> $wishes
+ * @property \Illuminate\Database\Eloquent\Collection<int, SavedSearch> $wishes
  */
 final class Kit extends Model
 {
@@ -75,10 +75,10 @@ final class Kit extends Model
         return $steps;
     }
 
-    /** @return HasMany<Wish, $this> */
+    /** @return HasMany<SavedSearch, $this> */
     public function wishes(): HasMany
     {
-        $wishes = $this->hasMany(Wish::class);
+        $wishes = $this->hasMany(SavedSearch::class);
         $wishes->oldest('name');
 
         return $wishes;

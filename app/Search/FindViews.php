@@ -21,7 +21,7 @@ use App\Http\Resources\RouteView;
 use App\Http\Resources\SetUpPart;
 use App\Models\Kit;
 use App\Models\Part as PartRow;
-use ZincThimble\Core\Drawing\Plan;
+use ZincThimble\Core\Drawing\Layout;
 use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\Camera;
@@ -30,12 +30,12 @@ use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Plan\Card;
-use ZincThimble\Core\Search\Found;
-use ZincThimble\Core\Search\Missing;
+use ZincThimble\Core\Search\Candidate;
 use ZincThimble\Core\Search\Overview;
+use ZincThimble\Core\Search\PurchaseSuggestion;
 use ZincThimble\Core\Search\Ranking;
 use ZincThimble\Core\Search\Route;
-use ZincThimble\Core\Search\Row;
+use ZincThimble\Core\Search\SearchResult;
 
 /** Turns what a search found into what its screen gets. */
 final class FindViews
@@ -43,7 +43,7 @@ final class FindViews
     /** Rows a page. */
     public const PAGE = 50;
 
-    public function found(Kit $kit, Found $found, Ranking $ranking, int $page, bool $whole, float $seconds): FoundView
+    public function found(Kit $kit, SearchResult $found, Ranking $ranking, int $page, bool $whole, float $seconds): FoundView
     {
         $rows = [];
         $from = ($page - 1) * self::PAGE;
@@ -52,31 +52,31 @@ final class FindViews
         }
 
         $at = array_flip(self::routes());
-        $dots = array_map(static fn (Row $row): array => [$row->reading->magnification ?? 0.0, $row->reading->workingDistanceMm ?? 0.0, (float) $at[$row->route->value]], $found->rows);
+        $dots = array_map(static fn (Candidate $row): array => [$row->reading->magnification ?? 0.0, $row->reading->workingDistanceMm ?? 0.0, (float) $at[$row->route->value]], $found->rows);
 
-        return new FoundView($found->rigs, $found->fulfil, $found->mayFulfil, $found->read, count($found->rows), $rows, $dots, $found->leftOut, $whole, round($seconds, 3));
+        return new FoundView(rigs: $found->rigs, fulfil: $found->fulfil, mayFulfil: $found->mayFulfil, read: $found->read, count: count($found->rows), rows: $rows, dots: $dots, leftOut: $found->leftOut, whole: $whole, seconds: round($seconds, 3));
     }
 
     /**
-     * @param  list<Row>  $nearest
-     * @param  list<Missing>  $missing
+     * @param  list<Candidate>  $nearest
+     * @param  list<PurchaseSuggestion>  $missing
      * @param  list<string>  $leftOut
      */
     public function near(Kit $kit, array $nearest, array $missing, array $leftOut): NearView
     {
         return new NearView(
-            array_map(fn (Row $row): FoundRig => $this->row($kit, $row, null, Ranking::Ease), $nearest),
-            array_map(fn (Missing $each): MissingPart => new MissingPart($each->part->label(), $each->fulfil, $this->row($kit, $each->row, null, Ranking::Ease)), $missing),
+            array_map(fn (Candidate $row): FoundRig => $this->row($kit, $row, null, Ranking::Ease), $nearest),
+            array_map(fn (PurchaseSuggestion $each): MissingPart => new MissingPart($each->part->label(), $each->fulfil, $this->row($kit, $each->row, null, Ranking::Ease)), $missing),
             $leftOut,
         );
     }
 
-    private function row(Kit $kit, Row $row, ?Row $before, Ranking $ranking): FoundRig
+    private function row(Kit $kit, Candidate $row, ?Candidate $before, Ranking $ranking): FoundRig
     {
         $rig = $row->rig;
         $reading = $row->reading;
         $axis = Axis::of($rig);
-        $plan = Plan::of($rig, $axis, $reading);
+        $plan = Layout::of($rig, $axis, $reading);
         $set = [];
         foreach ($rig->chain as $i => $part) {
             $words = Describe::setting($rig, $i);
@@ -86,27 +86,27 @@ final class FindViews
         }
 
         return new FoundRig(
-            self::reference($rig->camera->document->intOr(RigStore::REFERENCE, 0)),
-            $rig->camera->name ?? 'Camera',
-            $row->route->value,
-            implode(' + ', array_map(static fn (Part $part): string => $part->label().($part instanceof Lens && $part->reversed ? ' turned round' : ''), $rig->chain)),
-            implode(' · ', $set),
-            $this->why($row, $before, $ranking),
-            array_map(fn (int $i): SetUpPart => $this->part($row, $i), array_keys($rig->chain)),
-            $reading->magnification, $reading->fieldWidthMm, $reading->workingDistanceMm, $reading->subjectDistanceMm, $reading->effectiveAperture, $reading->stopsLost,
-            $reading->depthOfFieldMm, $reading->detailMm, $reading->cornerBrightness, $rig->inventory->massG, $rig->inventory->price, $rig->inventory->joints, $rig->inventory->coupling->value,
-            array_map(static fn (Finding $finding): string => $finding->message(), $row->warnings),
-            self::toBuy($kit, $row),
-            $row->alike,
-            $rig->frame->heightMm,
-            new DrawingCamera(...$plan['camera']),
-            array_values(array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts'])),
-            $axis->front + $axis->converterMm,
+            camera: self::reference($rig->camera->document->intOr(RigStore::REFERENCE, 0)),
+            cameraName: $rig->camera->name ?? 'Camera',
+            route: $row->route->value,
+            title: implode(' + ', array_map(static fn (Part $part): string => $part->label().($part instanceof Lens && $part->reversed ? ' turned round' : ''), $rig->chain)),
+            setting: implode(' · ', $set),
+            why: $this->why($row, $before, $ranking),
+            parts: array_map(fn (int $i): SetUpPart => $this->part($row, $i), array_keys($rig->chain)),
+            magnification: $reading->magnification, fieldWidthMm: $reading->fieldWidthMm, workingDistanceMm: $reading->workingDistanceMm, subjectDistanceMm: $reading->subjectDistanceMm, effectiveAperture: $reading->effectiveAperture, stopsLost: $reading->stopsLost,
+            depthOfFieldMm: $reading->depthOfFieldMm, detailMm: $reading->detailMm, cornerBrightness: $reading->cornerBrightness, massG: $rig->totals->massG, price: $rig->totals->price, joints: $rig->totals->joints, coupling: $rig->totals->coupling->value,
+            warnings: array_map(static fn (Finding $finding): string => $finding->message(), $row->warnings),
+            toBuy: self::toBuy($kit, $row),
+            alike: $row->alike,
+            sensorMm: $rig->frame->heightMm,
+            body: new DrawingCamera(...$plan['camera']),
+            drawn: array_values(array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts'])),
+            tipMm: $axis->front + $axis->converterMm,
         );
     }
 
     /** @return list<string> camera and parts that the kit has none of yet */
-    private static function toBuy(Kit $kit, Row $row): array
+    private static function toBuy(Kit $kit, Candidate $row): array
     {
         $names = [];
         foreach ([$row->rig->camera, ...$row->rig->chain] as $part) {
@@ -124,7 +124,7 @@ final class FindViews
         return $row === 0 ? null : $row;
     }
 
-    private function part(Row $row, int $i): SetUpPart
+    private function part(Candidate $row, int $i): SetUpPart
     {
         $rig = $row->rig;
         $part = $rig->chain[$i];
@@ -137,19 +137,19 @@ final class FindViews
     }
 
     /** Why a row stands where it stands: what it is put in order by, and what it has to give to the row before it. */
-    private function why(Row $row, ?Row $before, Ranking $ranking): string
+    private function why(Candidate $row, ?Candidate $before, Ranking $ranking): string
     {
-        $inventory = $row->rig->inventory;
+        $totals = $row->rig->totals;
         $lost = $row->reading->stopsLost;
         $words = array_filter([
             match ($ranking) {
                 Ranking::Room => 'Stands '.Phrase::figure($row->reading->workingDistanceMm ?? 0.0, 'mm').' off',
-                Ranking::Mass => $inventory->massG === null ? 'Mass not known' : 'Weighs '.round($inventory->massG).' g',
-                Ranking::Price => $inventory->price === null ? 'Price not known' : 'Worth '.round($inventory->price, 2),
+                Ranking::Mass => $totals->massG === null ? 'Mass not known' : 'Weighs '.round($totals->massG).' g',
+                Ranking::Price => $totals->price === null ? 'Price not known' : 'Worth '.round($totals->price, 2),
                 default => null,
             },
             self::count(count($row->warnings), 'warning', 'no warnings'),
-            self::count($inventory->joints, 'joint', 'no joints'),
+            self::count($totals->joints, 'joint', 'no joints'),
             $lost === null ? null : ($lost >= 0.05 ? 'loses '.Phrase::figure($lost, 'stops') : 'loses no light'),
         ]);
         $text = ucfirst(implode(', ', $words)).'.';
@@ -157,7 +157,7 @@ final class FindViews
             return $text;
         }
         $more = count($row->warnings) - count($before->warnings);
-        $joints = $inventory->joints - $before->rig->inventory->joints;
+        $joints = $totals->joints - $before->rig->totals->joints;
 
         return $text.match (true) {
             $ranking !== Ranking::Ease => '',
@@ -195,10 +195,10 @@ final class FindViews
         $at = array_flip($names);
 
         return new OverviewView(
-            $map->rigs, Overview::COLUMNS, Overview::ROWS, Overview::LEAST_M, Overview::MOST_M, Overview::LEAST_MM, Overview::MOST_MM, $routes,
-            array_map(static fn (int $column, float $mm): array => [(float) $column, round($mm, 2)], array_keys($edge), array_values($edge)),
-            array_map(static fn (array $dot): array => [round($dot[0], 5), round($dot[1], 2), (float) $at[$dot[2]]], $map->dots),
-            $map->gaps, $map->magnification === null ? null : new Interval(...$map->magnification), $leftOut,
+            rigs: $map->rigs, columns: Overview::COLUMNS, rowsUp: Overview::ROWS, leastM: Overview::LEAST_M, mostM: Overview::MOST_M, leastMm: Overview::LEAST_MM, mostMm: Overview::MOST_MM, routes: $routes,
+            edge: array_map(static fn (int $column, float $mm): array => [(float) $column, round($mm, 2)], array_keys($edge), array_values($edge)),
+            dots: array_map(static fn (array $dot): array => [round($dot[0], 5), round($dot[1], 2), (float) $at[$dot[2]]], $map->dots),
+            gaps: $map->gaps, magnification: $map->magnification === null ? null : new Interval(...$map->magnification), leftOut: $leftOut,
         );
     }
 

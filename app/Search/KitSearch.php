@@ -7,12 +7,14 @@ namespace App\Search;
 use App\Bench\KitAtHand;
 use App\Models\Kit;
 use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Gear\Kit as CoreKit;
+use ZincThimble\Core\Gear\Owned;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Search\Budget;
 use ZincThimble\Core\Search\Search;
-use ZincThimble\Core\Search\Stock;
-use ZincThimble\Core\Search\Wanted;
+use ZincThimble\Core\Search\SearchCriteria;
+use ZincThimble\Core\Search\SearchKit;
 
 /** A kit as the search knows it, each part naming the row it came from. */
 final class KitSearch
@@ -21,32 +23,23 @@ final class KitSearch
     {
     }
 
-    /** @param  bool  $buying  whether what isn't owned may be used too */
-    public function stock(Kit $kit, bool $buying = false): Stock
+    /** Only what can be read: one part whose figures can't is in nobody's way. */
+    public function kit(Kit $kit): CoreKit
     {
-        $cameras = $parts = $counts = $bodies = [];
+        $owned = [];
         foreach ($kit->parts as $row) {
-            if ($row->kindOf() === Kind::Camera) {
-                $camera = $this->hand->camera($row);
-                if ($camera !== null) {
-                    $cameras[] = $camera;
-                    $bodies[] = $row->count;
-                }
-            } elseif ($row->kindOf()->inChain()) {
-                $part = $this->hand->readable($row);
-                if ($part !== null) {
-                    $parts[] = $part;
-                    $counts[] = $row->count;
-                }
+            $thing = $row->kindOf() === Kind::Camera ? $this->hand->camera($row) : ($row->kindOf()->inChain() ? $this->hand->readable($row) : null);
+            if ($thing !== null) {
+                $owned[] = new Owned($thing, $row->count);
             }
         }
 
-        return new Stock($cameras, $parts, $counts, $bodies, $buying);
+        return new CoreKit($kit->name, $owned);
     }
 
-    public function of(Kit $kit, Budget $budget, ?Wanted $wanted = null): Search
+    public function of(Kit $kit, Budget $budget, ?SearchCriteria $wanted = null): Search
     {
-        return Search::of($this->stock($kit, $wanted?->mostMissingPrice !== null), self::conditions(), $budget);
+        return Search::of(SearchKit::of($this->kit($kit), $wanted?->mostMissingPrice !== null), self::conditions(), $budget);
     }
 
     /** What rigs are read under as long as nobody says otherwise. */

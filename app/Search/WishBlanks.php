@@ -6,7 +6,7 @@ namespace App\Search;
 
 use Illuminate\Validation\Rule;
 use ZincThimble\Core\Search\Ranking;
-use ZincThimble\Core\Search\Wanted;
+use ZincThimble\Core\Search\SearchCriteria;
 
 /** The blanks of the sentence that asks what does it, however they come: typed, kept, or out of an archive. */
 final class WishBlanks
@@ -31,7 +31,7 @@ final class WishBlanks
      *
      * @throws \ZincThimble\Core\Gear\InvalidFigure names the blank that can't be so
      */
-    public static function wanted(array $valid): Wanted
+    public static function wanted(array $valid): SearchCriteria
     {
         $numbers = [];
         foreach (self::NUMBERS as $name) {
@@ -42,7 +42,7 @@ final class WishBlanks
         $support = $valid['support'] ?? null;
         $ranking = $valid['ranking'] ?? null;
 
-        return new Wanted(
+        return new SearchCriteria(
             ...$numbers,
             infinity: $yes('infinity') ?? false,
             automatic: $yes('automatic'),

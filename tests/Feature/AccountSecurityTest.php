@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Accounts\AccountMail;
 use App\Accounts\CommonPasswords;
 use App\Accounts\Confirmation;
-use App\Accounts\Letter;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
@@ -80,8 +80,8 @@ final class AccountSecurityTest extends TestCase
         $this->assertNotSame($owner->id, $taken->json('id'));
         $this->assertSame(0, User::query()->findOrFail($taken->json('id'))->rigs()->count());
         // The letters differ: only who reads them learns of it.
-        Mail::assertSent(Letter::class, fn (Letter $letter): bool => $letter->hasTo('new@example.org') && str_contains($letter->render(), '/confirm?'));
-        Mail::assertSent(Letter::class, fn (Letter $letter): bool => $letter->hasTo('ilse@example.org') && ! str_contains($letter->render(), '/confirm') && str_contains($letter->render(), 'nobody has got into your account'));
+        Mail::assertSent(AccountMail::class, fn (AccountMail $letter): bool => $letter->hasTo('new@example.org') && str_contains($letter->render(), '/confirm?'));
+        Mail::assertSent(AccountMail::class, fn (AccountMail $letter): bool => $letter->hasTo('ilse@example.org') && ! str_contains($letter->render(), '/confirm') && str_contains($letter->render(), 'nobody has got into your account'));
         // Each signs in to their own by their own password; a claim can't be confirmed over the owner's head.
         $this->assertSame($owner->id, $this->fresh()->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => self::WORD])->assertOk()->json('id'));
         $this->assertSame($taken->json('id'), $this->fresh()->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => 'quite another sentence'])->assertOk()->json('id'));
@@ -91,7 +91,7 @@ final class AccountSecurityTest extends TestCase
         // A forgotten password is the owner's.
         $this->fresh()->postJson('/api/forgotten', ['email' => 'ilse@example.org'])->assertNoContent();
         $address = '';
-        Mail::assertSent(Letter::class, function (Letter $letter) use (&$address): bool {
+        Mail::assertSent(AccountMail::class, function (AccountMail $letter) use (&$address): bool {
             $address = str_contains($letter->address, '/reset?') ? $letter->address : $address;
 
             return str_contains($letter->address, '/reset?');
@@ -142,7 +142,7 @@ final class AccountSecurityTest extends TestCase
         $this->assertDatabaseMissing('sessions', ['id' => $mine]);
         $this->assertDatabaseHas('sessions', ['id' => 'somebody elses']);
         $this->getJson('/api/me')->assertOk();
-        Mail::assertSent(Letter::class, fn (Letter $letter): bool => $letter->hasTo('ilse@example.org') && str_contains($letter->render(), 'has just been changed'));
+        Mail::assertSent(AccountMail::class, fn (AccountMail $letter): bool => $letter->hasTo('ilse@example.org') && str_contains($letter->render(), 'has just been changed'));
         $this->assertContains('password changed', array_column($this->getJson('/api/me/sign-ins')->json(), 'what'));
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Accounts\Letter;
+use App\Accounts\AccountMail;
 use App\Models\User;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Mail;
@@ -65,7 +65,7 @@ final class AccountsTest extends TestCase
         Mail::assertNothingSent();
         $this->postJson('/api/forgotten', ['email' => 'ilse@example.org'])->assertNoContent();
         $address = '';
-        Mail::assertSent(Letter::class, function (Letter $letter) use (&$address): bool {
+        Mail::assertSent(AccountMail::class, function (AccountMail $letter) use (&$address): bool {
             $address = $letter->address;
             $this->assertStringContainsString($address, $letter->render());
 

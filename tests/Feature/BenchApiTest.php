@@ -12,7 +12,7 @@ use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 use ZincThimble\Core\File\RigFile;
-use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Report\RigReport;
 
 /** Rigs over HTTP: reading, steps, history, sweeps, tray, export, and what is refused. */
 final class BenchApiTest extends TestCase
@@ -32,7 +32,7 @@ final class BenchApiTest extends TestCase
     public function test_a_rig_is_shown_with_what_the_core_reads(): void
     {
         $told = $this->getJson("/api/rigs/{$this->rig->id}")->assertOk()->json();
-        $core = Answer::of(RigFile::parse((string) file_get_contents(database_path('demo/1-tower-clock-tooth.rig.json'))));
+        $core = RigReport::of(RigFile::parse((string) file_get_contents(database_path('demo/1-tower-clock-tooth.rig.json'))));
         $this->assertEqualsWithDelta($core->reading->magnification, $told['readings']['magnification'], 1e-12);
         $this->assertEqualsWithDelta($core->reading->workingDistanceMm, $told['readings']['workingDistanceMm'], 1e-9);
         $this->assertSame(['Tern to Larch', 'Tube 31', 'Larch to 39 × 26 tpi', 'Process 62'], array_column($told['chain'], 'name'));
@@ -109,7 +109,7 @@ final class BenchApiTest extends TestCase
         $sweep = $this->getJson("/api/rigs/{$rig->id}/sweep?travel=1.length")->assertOk()->json();
         $this->assertContains(84, $sweep['places']);
         foreach ([0, 40, 100, count($sweep['places']) - 1] as $row) {
-            $answer = Answer::of($core->with(\ZincThimble\Core\Rig\TravelKind::Length, 1, (float) $sweep['places'][$row]));
+            $answer = RigReport::of($core->with(\ZincThimble\Core\Rig\TravelKind::Length, 1, (float) $sweep['places'][$row]));
             foreach (['magnification', 'workingDistanceMm', 'effectiveAperture', 'depthOfFieldMm', 'detailMm'] as $name) {
                 $this->assertEqualsWithDelta($answer->reading->{$name}, $sweep['readings'][$name][$row], 1e-6 * abs($answer->reading->{$name}), $name);
                 $this->assertEqualsWithDelta($answer->halfWidths[$name], $sweep['halfWidths'][$name][$row], 1e-5 * $answer->halfWidths[$name], 'half-width of '.$name);
@@ -145,7 +145,7 @@ final class BenchApiTest extends TestCase
         $this->assertStringNotContainsString('kitPart', (string) $text);
         $rig = RigFile::parse((string) $text);
         $this->assertSame('Tower clock tooth', $rig->name);
-        $this->assertEqualsWithDelta(32.0 / 62.0, Answer::of($rig)->reading->magnification, 1e-12);
+        $this->assertEqualsWithDelta(32.0 / 62.0, RigReport::of($rig)->reading->magnification, 1e-12);
         $this->assertSame($text, $this->get("/api/rigs/{$this->rig->id}/file")->getContent());
     }
 

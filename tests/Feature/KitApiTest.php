@@ -13,7 +13,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 use ZincThimble\Core\File\KitFile;
 use ZincThimble\Core\File\RigFile;
-use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Report\RigReport;
 
 /** The kit over HTTP: parts, history, files, joints, measuring, and what is refused. */
 final class KitApiTest extends TestCase
@@ -275,7 +275,7 @@ final class KitApiTest extends TestCase
         $this->assertEqualsWithDelta($kept['figures'][0]['newHalfWidth'], $document->measured->principalGapMm, 1e-5);
         // A rig built so reads just what the picture showed.
         $rig = RigFile::read(json_decode((string) json_encode(['format' => RigFile::FORMAT, 'version' => 1, 'camera' => $this->part('Body A')->document, 'chain' => [['kind' => 'tube', 'lengthMm' => 60], ['kind' => 'lens', 'reversed' => true] + get_object_vars($document)]])));
-        $this->assertEqualsWithDelta(4800 / 6016 * 23.6 / 16, Answer::of($rig)->reading->magnification, 1e-5);
+        $this->assertEqualsWithDelta(4800 / 6016 * 23.6 / 16, RigReport::of($rig)->reading->magnification, 1e-5);
         // It can be taken back.
         $this->postJson($this->at('undo'), ['revision' => $this->kit->refresh()->revision])->assertOk();
         $this->assertFalse(isset($lens->refresh()->document->principalGapMm));

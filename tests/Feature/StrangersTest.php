@@ -8,8 +8,8 @@ use App\Models\Joint;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Models\Rig;
+use App\Models\SavedSearch;
 use App\Models\User;
-use App\Models\Wish;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Route as Routes;
 use Tests\TestCase;
@@ -53,7 +53,7 @@ final class StrangersTest extends TestCase
         $this->assertEquals($before, Rig::query()->with('parts')->findOrFail($rig->id)->toArray());
         $this->assertEquals($kit, $owner->kits()->with('parts')->firstOrFail()->toArray());
         $this->assertSame(1, $owner->joints()->count());
-        $this->assertSame(1, Wish::query()->where('kit_id', $rig->kit_id)->count());
+        $this->assertSame(1, SavedSearch::query()->where('kit_id', $rig->kit_id)->count());
         $mine = array_column($this->getJson('/api/rigs')->json(), 'id');
         $this->assertNotContains($rig->id, $mine);
         $this->assertNotContains($rig->kit_id, array_column($this->getJson('/api/kits')->json(), 'id'));
@@ -116,7 +116,7 @@ final class StrangersTest extends TestCase
         $part = (string) Part::query()->where('kit_id', $rig->kit_id)->value('id');
         $joint = (string) (Joint::query()->where('user_id', $rig->user_id)->value('id') ?? 1);
 
-        $wish = (string) (Wish::query()->where('kit_id', $rig->kit_id)->value('id') ?? 1);
+        $wish = (string) (SavedSearch::query()->where('kit_id', $rig->kit_id)->value('id') ?? 1);
 
         return '/'.str_replace(['{rig}', '{kit}', '{part}', '{gone}', '{joint}', '{number}', '{wish}', '{card}', '{session}'], [(string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0', $wish, 'ladder', str_repeat('a', 16)], $route->uri()).'?travel=2.focus&place=0&front=larch&rear=tern&magnification=1&camera='.$part.'&lens='.$part;
     }

@@ -10,7 +10,7 @@ use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\File\Shapes;
 use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Plan\Advice;
-use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Report\RigReport;
 
 /** Reads a rig file. Exits 0; 1 when a stop finding blocks the rig; 2 when the file can't be read. */
 final class ReadRig extends Command
@@ -37,7 +37,7 @@ final class ReadRig extends Command
 
             return 2;
         }
-        $answer = Answer::of($rig);
+        $answer = RigReport::of($rig);
         if ($this->option('json')) {
             $this->output->writeln(
                 json_encode($answer->toArray(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR),
@@ -50,7 +50,7 @@ final class ReadRig extends Command
         return $answer->isStopped() ? 1 : 0;
     }
 
-    private function show(Answer $answer): void
+    private function show(RigReport $answer): void
     {
         $reading = $answer->reading;
         $this->line($answer->rig->name ?? 'A rig without a name');
@@ -76,7 +76,7 @@ final class ReadRig extends Command
         ]);
         $infinity = $answer->infinity;
         $this->line($infinity->reached ? 'Infinity is reached.' : 'Infinity is lost.');
-        $this->line('The aperture is worked: '.$answer->rig->inventory->coupling->value.'.');
+        $this->line('The aperture is worked: '.$answer->rig->totals->coupling->value.'.');
         $this->advise($answer);
         foreach ($answer->findings as $finding) {
             $this->line($finding->severity->value.'  '.$finding->code->value.'  '.$finding->message());
@@ -84,7 +84,7 @@ final class ReadRig extends Command
     }
 
     /** What to do with it, as far as the file says what it takes to know. */
-    private function advise(Answer $answer): void
+    private function advise(RigReport $answer): void
     {
         $advice = Advice::of($answer->rig);
         $best = $advice->best;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Accounts\Confirmation;
-use App\Accounts\Door;
 use App\Accounts\Passwords;
-use App\Accounts\SendLetter;
+use App\Accounts\SendAccountMail;
+use App\Accounts\SessionGuard;
 use App\Accounts\Sessions;
 use App\Accounts\SignInLog;
 use App\Http\Resources\Person;
@@ -65,10 +65,10 @@ final class AccountController
             return $user;
         });
         $user->refresh();
-        Door::guard()->login($user);
+        SessionGuard::guard()->login($user);
         $request->session()->regenerate();
         SignInLog::note($user, 'signed up', $request);
-        dispatch(SendLetter::signedUp($user));
+        dispatch(SendAccountMail::signedUp($user));
 
         return response()->json(GuestController::person($user), 201);
     }
@@ -87,7 +87,7 @@ final class AccountController
         if ($user === null) {
             throw ValidationException::withMessages(['email' => 'No account has this address and password.']);
         }
-        Door::guard()->login($user);
+        SessionGuard::guard()->login($user);
         $request->session()->regenerate();
         SignInLog::note($user, 'signed in', $request);
 
@@ -100,7 +100,7 @@ final class AccountController
         $request->merge(['email' => self::address($request)]);
         /** @var array{email: string} $valid */
         $valid = $request->validate(['email' => self::EMAIL]);
-        dispatch(SendLetter::forgotten($valid['email']));
+        dispatch(SendAccountMail::forgotten($valid['email']));
 
         return response()->noContent();
     }
@@ -122,7 +122,7 @@ final class AccountController
             SignInLog::note($user, 'password reset', $request);
             // Who came by a letter has shown that letters come through; somebody else may have shown it since.
             Confirmation::take(...Confirmation::shown($user));
-            dispatch(SendLetter::passwordChanged($user));
+            dispatch(SendAccountMail::passwordChanged($user));
         });
         if ($status !== Broker::PASSWORD_RESET) {
             throw ValidationException::withMessages(['token' => 'This link has been used, or is more than an hour old. Ask for a new one.']);
@@ -153,10 +153,10 @@ final class AccountController
         $user->save();
         // Everybody else is out, and who knew this session's id too.
         Sessions::endAll($user, $request->session()->getId());
-        Door::guard()->login($user);
+        SessionGuard::guard()->login($user);
         $request->session()->regenerate(true);
         SignInLog::note($user, 'password changed', $request);
-        dispatch(SendLetter::passwordChanged($user));
+        dispatch(SendAccountMail::passwordChanged($user));
 
         return response()->noContent();
     }
@@ -168,7 +168,7 @@ final class AccountController
         /** @var array{password: string} $valid */
         $valid = $request->validate(['password' => ['required', 'string', 'max:200']]);
         self::confirm($user, $valid['password'], 'password');
-        Door::guard()->logout();
+        SessionGuard::guard()->logout();
         Sessions::endAll($user);
         $user->delete();
         $request->session()->invalidate();

@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Accounts\ArchiveReader;
 use App\Accounts\ArchiveWriter;
-use App\Accounts\Door;
+use App\Accounts\SessionGuard;
 use App\Http\Resources\Trouble;
 use App\Operations\Turns;
 use Illuminate\Http\Request;
@@ -21,7 +21,7 @@ final class ArchiveController
     #[OA\Get(path: '/me/archive', operationId: 'takeEverything', responses: [new OA\Response(response: 200, description: 'Everything of yours as one ZIP of open files', content: new OA\MediaType(mediaType: 'application/zip', schema: new OA\Schema(type: 'string', format: 'binary')))])]
     public function show(Request $request, ArchiveWriter $archive): BinaryFileResponse
     {
-        $user = Door::person($request);
+        $user = SessionGuard::person($request);
         set_time_limit(280);
         $path = Turns::take($user, 'archive', static fn (\Closure $waited): string => $archive->write($user, $waited));
 
@@ -31,7 +31,7 @@ final class ArchiveController
     #[OA\Post(path: '/me/archive', operationId: 'bringEverything', requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['archive'], properties: [new OA\Property(property: 'archive', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 204, description: 'All of it is there again'), new OA\Response(response: 422, description: 'What is wrong; nothing was changed', content: new OA\JsonContent(ref: Trouble::class))])]
     public function store(Request $request, ArchiveReader $archive): Response
     {
-        $user = Door::person($request);
+        $user = SessionGuard::person($request);
         $request->validate(['archive' => ['required', 'file', 'max:65536']]);
         $file = $request->file('archive');
         $path = $file instanceof UploadedFile ? $file->getRealPath() : false;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Accounts\Door;
+use App\Accounts\SessionGuard;
+use App\Bench\CreateRigFromSearch;
 use App\Bench\KitAtHand;
 use App\Bench\RigStore;
 use App\Bench\RigViews;
-use App\Bench\SetUp;
 use App\Http\Requests\AskWish;
 use App\Http\Resources\CardView;
 use App\Http\Resources\FoundView;
@@ -19,7 +19,7 @@ use App\Http\Resources\SetUpPart;
 use App\Http\Resources\Trouble;
 use App\Http\Resources\WishView;
 use App\Models\Kit;
-use App\Models\Wish;
+use App\Models\SavedSearch;
 use App\Operations\Shown;
 use App\Operations\Turns;
 use App\Search\FindViews;
@@ -43,7 +43,8 @@ use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Plan\Cards;
 use ZincThimble\Core\Search\Budget;
-use ZincThimble\Core\Search\Missing;
+use ZincThimble\Core\Search\PurchaseSuggestion;
+use ZincThimble\Core\Search\SearchKit;
 
 /** Which rigs of a kit do what is wanted, wishes that are kept, and cards to print. */
 final class FindController
@@ -79,7 +80,7 @@ final class FindController
     {
         $wanted = $request->wanted();
 
-        return Turns::take(Door::person($request), $whole ? 'find' : 'find first', function (\Closure $waited) use ($request, $kit, $wanted, $whole): JsonResponse {
+        return Turns::take(SessionGuard::person($request), $whole ? 'find' : 'find first', function (\Closure $waited) use ($request, $kit, $wanted, $whole): JsonResponse {
             $from = hrtime(true);
             $search = $this->searches->of($kit, Budget::of($whole ? self::WHOLE_S : self::FIRST_S, $waited), $wanted);
             $found = $whole ? $search->ask($wanted) : $search->first($wanted);
@@ -93,11 +94,11 @@ final class FindController
     {
         $wanted = $request->wanted();
 
-        return Turns::take(Door::person($request), 'near', function (\Closure $waited) use ($kit, $wanted): JsonResponse {
+        return Turns::take(SessionGuard::person($request), 'near', function (\Closure $waited) use ($kit, $wanted): JsonResponse {
             $search = $this->searches->of($kit, Budget::of(self::NEAREST_S, $waited));
             $nearest = $search->nearest($wanted);
             $budget = Budget::of(self::MISSING_S, $waited);
-            $missing = Missing::of($this->searches->stock($kit), KitSearch::conditions(), $wanted, $budget);
+            $missing = PurchaseSuggestion::of(SearchKit::of($this->searches->kit($kit)), KitSearch::conditions(), $wanted, $budget);
             $leftOut = [...$search->leftOut(), ...($budget->isSpent() ? ['parts to buy that there was no time to try'] : [])];
 
             return response()->json($this->views->near($kit, $nearest, $missing, $leftOut));
@@ -112,7 +113,7 @@ final class FindController
         $key = 'overview '.$kit->id;
         $kept = Cache::get($key);
         if (! is_array($kept) || ($kept['revision'] ?? null) !== $kit->revision) {
-            $kept = Turns::take(Door::person($request), 'overview', function (\Closure $waited) use ($kit): array {
+            $kept = Turns::take(SessionGuard::person($request), 'overview', function (\Closure $waited) use ($kit): array {
                 $search = $this->searches->of($kit, Budget::of(self::OVERVIEW_S, $waited));
                 $overview = $search->overview();
 
@@ -128,7 +129,7 @@ final class FindController
         new OA\Property(property: 'camera', type: 'integer'), new OA\Property(property: 'parts', type: 'array', items: new OA\Items(ref: SetUpPart::class)), new OA\Property(property: 'support', type: 'string', nullable: true, enum: ['hand', 'braced', 'table']),
         new OA\Property(property: 'subjectWidthMm', type: 'number', nullable: true), new OA\Property(property: 'subjectDepthMm', type: 'number', nullable: true),
     ])), responses: [new OA\Response(response: 201, description: 'A new rig, set as it was found', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The kit has no such part, or it can’t be set so', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function setUp(Request $request, Kit $kit, SetUp $setUp, RigStore $store, RigViews $rigs): JsonResponse
+    public function setUp(Request $request, Kit $kit, CreateRigFromSearch $setUp, RigStore $store, RigViews $rigs): JsonResponse
     {
         Gate::authorize('view', $kit);
         $number = ['nullable', 'numeric:strict', 'min:0', 'max:100000'];
@@ -146,7 +147,7 @@ final class FindController
 
             return $part;
         }, $valid['parts']);
-        $user = Door::person($request);
+        $user = SessionGuard::person($request);
         $subject = array_filter(['widthMm' => $valid['subjectWidthMm'] ?? null, 'depthMm' => $valid['subjectDepthMm'] ?? null], static fn (int|float|null $mm): bool => $mm !== null && $mm > 0);
 
         return Shown::first(function () use ($setUp, $user, $kit, $valid, $parts, $subject, $rigs, $store): RigView {
@@ -179,7 +180,7 @@ final class FindController
             throw ValidationException::withMessages(['name' => 'Two hundred wishes are kept already. Drop one first.']);
         }
         try {
-            $kept = DB::transaction(fn (): Wish => $kit->wishes()->create(['name' => $name, 'wish' => (object) array_filter($wish, static fn (mixed $value): bool => $value !== null)]));
+            $kept = DB::transaction(fn (): SavedSearch => $kit->wishes()->create(['name' => $name, 'wish' => (object) array_filter($wish, static fn (mixed $value): bool => $value !== null)]));
         } catch (UniqueConstraintViolationException) {
             throw ValidationException::withMessages(['name' => 'You already keep a wish of that name.']);
         }
@@ -188,7 +189,7 @@ final class FindController
     }
 
     #[OA\Delete(path: '/kits/{kit}/wishes/{wish}', operationId: 'dropWish', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'wish', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 204, description: 'Dropped')])]
-    public function drop(Kit $kit, Wish $wish): Response
+    public function drop(Kit $kit, SavedSearch $wish): Response
     {
         Gate::authorize('update', $kit);
         $wish->delete();
@@ -212,7 +213,7 @@ final class FindController
             throw ValidationException::withMessages(['camera' => 'Your kit has no such camera.']);
         }
         $cards = new Cards(
-            $this->searches->stock($kit), Camera::from(new \ZincThimble\Core\Gear\Values($hand->fields($row))),
+            $this->searches->kit($kit), Camera::from(new \ZincThimble\Core\Gear\Values($hand->fields($row))),
             $this->part($kit, $hand, 'lens', $request->integer('lens'), Lens::class), KitSearch::conditions(),
         );
         $made = match ($card) {
@@ -241,7 +242,7 @@ final class FindController
         return $part instanceof $class ? $part : throw ValidationException::withMessages([$field => 'Your kit has no such part.']);
     }
 
-    private static function wish(Wish $wish): WishView
+    private static function wish(SavedSearch $wish): WishView
     {
         return new WishView($wish->id, $wish->name, $wish->wish);
     }

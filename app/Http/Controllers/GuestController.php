@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Accounts\Demonstration;
-use App\Accounts\Door;
+use App\Accounts\SessionGuard;
 use App\Http\Resources\Person;
 use App\Http\Resources\Trouble;
 use App\Models\User;
@@ -27,7 +27,7 @@ final class GuestController
                 throw ValidationException::withMessages(['guest' => 'Very many guests are open from your network already. Make an account, or come back tomorrow.']);
             }
             $user = $demonstration->openFor((int) config('zinc.guest_hours'), $from);
-            Door::guard()->login($user);
+            SessionGuard::guard()->login($user);
             $request->session()->regenerate();
         }
 
@@ -40,7 +40,7 @@ final class GuestController
     ])]
     public function show(Request $request): JsonResponse
     {
-        $user = Door::person($request);
+        $user = SessionGuard::person($request);
 
         return response()->json(self::person($user));
     }
@@ -49,7 +49,7 @@ final class GuestController
     public function destroy(Request $request): JsonResponse
     {
         $user = $request->user();
-        Door::guard()->logout();
+        SessionGuard::guard()->logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
         if ($user instanceof User && $user->isGuest()) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Accounts\Door;
+use App\Accounts\SessionGuard;
 use App\Http\Resources\GuideField;
 use App\Http\Resources\GuideKind;
 use App\Http\Resources\JointView;
@@ -41,7 +41,7 @@ final class GuideController
                 $guide = FieldGuide::of($kind, $each['name']);
                 $field = $each['field'];
 
-                return new GuideField($each['name'], $guide['label'], $guide['unit'], $guide['help'], $field->type->value, $each['first'], $field->needed, $field->least, $field->greatest, $field->words);
+                return new GuideField(name: $each['name'], label: $guide['label'], unit: $guide['unit'], help: $guide['help'], type: $field->type->value, first: $each['first'], needed: $field->needed, least: $field->least, greatest: $field->greatest, words: $field->words);
             }, FieldGuide::form($kind)),
         ), Kind::cases()));
     }
@@ -57,18 +57,18 @@ final class GuideController
     #[OA\Get(path: '/joints', operationId: 'listJoints', responses: [new OA\Response(response: 200, description: 'The shipped joints, and the person’s own', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: JointView::class)))])]
     public function joints(Request $request): JsonResponse
     {
-        $user = Door::person($request);
+        $user = SessionGuard::person($request);
         $own = $user->joints()->get()->map(self::joint(...))->all();
 
         return response()->json([...$own, ...array_map(static fn (array $each): JointView => new JointView(
-            null, $each['name'], CoreJoint::parse($each['name'])->spoken(), $each['type'], $each['use'], $each['registerMm'], $each['throatMm'], $each['diameterMm'], $each['pitchMm'],
+            id: null, name: $each['name'], spoken: CoreJoint::parse($each['name'])->spoken(), type: $each['type'], use: $each['use'], registerMm: $each['registerMm'], throatMm: $each['throatMm'], diameterMm: $each['diameterMm'], pitchMm: $each['pitchMm'],
         ), StandardJoints::all())]);
     }
 
     #[OA\Post(path: '/joints', operationId: 'addJoint', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'use', type: 'string', nullable: true), new OA\Property(property: 'registerMm', type: 'number', nullable: true), new OA\Property(property: 'throatMm', type: 'number', nullable: true)])), responses: [new OA\Response(response: 201, description: 'The joint', content: new OA\JsonContent(ref: JointView::class)), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
     public function addJoint(Request $request): JsonResponse
     {
-        $user = Door::person($request);
+        $user = SessionGuard::person($request);
         if ($user->joints()->count() >= 500) {
             throw ValidationException::withMessages(['name' => 'That is more joints than anybody owns.']);
         }
@@ -95,6 +95,6 @@ final class GuideController
     {
         $core = CoreJoint::parse($joint->name);
 
-        return new JointView($joint->id, $joint->name, $core->spoken(), $core->isThread() ? 'thread' : 'bayonet', $joint->used_for, $joint->register_mm, $joint->throat_mm, $core->diameterMm, $core->pitchMm);
+        return new JointView(id: $joint->id, name: $joint->name, spoken: $core->spoken(), type: $core->isThread() ? 'thread' : 'bayonet', use: $joint->used_for, registerMm: $joint->register_mm, throatMm: $joint->throat_mm, diameterMm: $core->diameterMm, pitchMm: $core->pitchMm);
     }
 }

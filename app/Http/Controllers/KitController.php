@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Accounts\Door;
+use App\Accounts\SessionGuard;
 use App\Bench\Tray;
 use App\Http\Requests\RevisionRequest;
 use App\Http\Resources\CrossingView;
@@ -47,7 +47,7 @@ final class KitController
     #[OA\Get(path: '/kits', operationId: 'listKits', responses: [new OA\Response(response: 200, description: 'All kits of the person', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: KitSummary::class)))])]
     public function index(Request $request): JsonResponse
     {
-        $user = Door::person($request);
+        $user = SessionGuard::person($request);
         $kits = $user->kits()->withCount('parts')->oldest('id')->get();
 
         return response()->json($kits->map(fn (Kit $kit): KitSummary => new KitSummary($kit->id, $kit->name, $kit->currency, (int) $kit->getAttribute('parts_count')))->all());
@@ -134,7 +134,7 @@ final class KitController
     public function map(Request $request, Kit $kit, JoiningViews $views): JsonResponse
     {
         Gate::authorize('view', $kit);
-        $user = Door::person($request);
+        $user = SessionGuard::person($request);
 
         return Turns::take($user, 'map', static fn (): JsonResponse => response()->json($views->map($kit)));
     }
@@ -174,9 +174,9 @@ final class KitController
         $text = static fn (mixed $value): ?string => is_string($value) ? $value : null;
 
         return new KitPart(
-            Tray::part($part), (string) $part->ref, $part->version, $part->mass_g, $part->price, $text($document->note ?? null), $text($document->marriedTo ?? null),
-            array_map(strval(...), array_keys(($document->measured ?? null) instanceof \stdClass ? get_object_vars($document->measured) : [])),
-            (object) (['kind' => $part->kind] + get_object_vars($document)),
+            part: Tray::part($part), ref: (string) $part->ref, version: $part->version, massG: $part->mass_g, price: $part->price, note: $text($document->note ?? null), keptOn: $text($document->marriedTo ?? null),
+            measured: array_map(strval(...), array_keys(($document->measured ?? null) instanceof \stdClass ? get_object_vars($document->measured) : [])),
+            fields: (object) (['kind' => $part->kind] + get_object_vars($document)),
         );
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Accounts\Door;
+use App\Accounts\SessionGuard;
 use App\Bench\KitAtHand;
 use App\Bench\Proposals;
 use App\Bench\RigStore;
@@ -59,7 +59,7 @@ final class RigController
     #[OA\Get(path: '/rigs', operationId: 'listRigs', parameters: [new OA\QueryParameter(name: 'page', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Rigs, the last changed first, fifty a page; of a search, those whose name, tags or parts hold every word', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: RigSummary::class)))])]
     public function index(Request $request): JsonResponse
     {
-        $user = Door::person($request);
+        $user = SessionGuard::person($request);
         $request->validate(['page' => ['nullable', 'integer', 'min:1', 'max:100000'], 'search' => ['nullable', 'string', 'max:200']]);
         $query = $user->rigs()->with('parts')->latest('updated_at')->latest('id');
         foreach (array_slice(preg_split('/\s+/u', $request->string('search')->toString(), -1, PREG_SPLIT_NO_EMPTY) ?: [], 0, 10) as $word) {
@@ -82,7 +82,7 @@ final class RigController
     #[OA\Post(path: '/rigs', operationId: 'startRig', requestBody: new OA\RequestBody(required: false, content: new OA\JsonContent(properties: [new OA\Property(property: 'camera', type: 'integer', nullable: true), new OA\Property(property: 'parts', type: 'array', items: new OA\Items(type: 'integer'))])), responses: [new OA\Response(response: 201, description: 'A new rig: a camera, the kit’s first unless named, and the parts asked for', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The kit has no such camera or part', content: new OA\JsonContent(ref: Trouble::class))])]
     public function store(Request $request, KitAtHand $hand, Steps $steps): JsonResponse
     {
-        $user = Door::person($request);
+        $user = SessionGuard::person($request);
         $request->validate(['camera' => ['nullable', 'integer:strict'], 'parts' => ['nullable', 'array', 'list', 'max:12'], 'parts.*' => ['integer:strict', 'min:1']]);
         $kit = $user->kits()->oldest('id')->first();
         $cameras = $kit?->parts()->where('kind', Kind::Camera->value);
@@ -108,7 +108,7 @@ final class RigController
     #[OA\Get(path: '/rigs/proposals', operationId: 'proposals', responses: [new OA\Response(response: 200, description: 'First rigs that the kit can make', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: ProposalView::class)))])]
     public function proposals(Request $request, Proposals $proposals): JsonResponse
     {
-        $user = Door::person($request);
+        $user = SessionGuard::person($request);
         $kit = $user->kits()->with('parts')->oldest('id')->first();
 
         return response()->json($kit instanceof Kit ? $proposals->of($kit) : []);
@@ -118,7 +118,7 @@ final class RigController
     public function duplicate(Request $request, Rig $rig): JsonResponse
     {
         Gate::authorize('view', $rig);
-        $user = Door::person($request);
+        $user = SessionGuard::person($request);
         $kit = Kit::query()->whereKey($rig->kit_id)->first();
 
         return Shown::first(function () use ($user, $kit, $rig): RigView {
@@ -167,7 +167,7 @@ final class RigController
     #[OA\Post(path: '/rigs/import', operationId: 'importRig', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], properties: [new OA\Property(property: 'text', type: 'string')])), responses: [new OA\Response(response: 201, description: 'The rig of the file on the bench', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The file can’t be read; every fault with its place', content: new OA\JsonContent(ref: Trouble::class))])]
     public function import(Request $request): JsonResponse
     {
-        $user = Door::person($request);
+        $user = SessionGuard::person($request);
         $request->validate(['text' => ['required', 'string']]);
         $document = Json::read($request->string('text')->toString());
         $core = RigFile::read($document instanceof \stdClass ? RigStore::without($document) : $document);

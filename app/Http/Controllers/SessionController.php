@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Accounts\Confirmation;
-use App\Accounts\Door;
-use App\Accounts\SendLetter;
+use App\Accounts\SendAccountMail;
+use App\Accounts\SessionGuard;
 use App\Accounts\Sessions;
 use App\Http\Resources\SessionView;
 use App\Http\Resources\SignInView;
@@ -31,13 +31,13 @@ final class SessionController
 
         return response()->json(array_map(static fn (\stdClass $session): SessionView => new SessionView(
             Sessions::fingerprint((string) $session->id), $session->id === $here, $text($session->ip_address), $text($session->user_agent), Carbon::createFromTimestamp((int) $session->last_activity)->toIso8601String(),
-        ), Sessions::of(Door::person($request))));
+        ), Sessions::of(SessionGuard::person($request))));
     }
 
     #[OA\Delete(path: '/me/sessions/{session}', operationId: 'endSession', parameters: [new OA\PathParameter(name: 'session', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'Ended'), new OA\Response(response: 404, description: 'There is no such session of yours', content: new OA\JsonContent(ref: Trouble::class))])]
     public function end(Request $request, string $session): Response
     {
-        if (! Sessions::end(Door::person($request), $session)) {
+        if (! Sessions::end(SessionGuard::person($request), $session)) {
             abort(404);
         }
 
@@ -47,7 +47,7 @@ final class SessionController
     #[OA\Get(path: '/me/sign-ins', operationId: 'listSignIns', responses: [new OA\Response(response: 200, description: 'What happened at the door of your account, the newest first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: SignInView::class)))])]
     public function log(Request $request): JsonResponse
     {
-        $rows = DB::table('sign_ins')->where('user_id', Door::person($request)->id)->orderByDesc('id')->limit(50)->get()->all();
+        $rows = DB::table('sign_ins')->where('user_id', SessionGuard::person($request)->id)->orderByDesc('id')->limit(50)->get()->all();
 
         return response()->json(array_values(array_map(static fn (\stdClass $row): SignInView => new SignInView((string) $row->what, $row->ip_address, $row->user_agent, Carbon::parse((string) $row->created_at)->toIso8601String()), $rows)));
     }
@@ -68,9 +68,9 @@ final class SessionController
     #[OA\Post(path: '/me/confirmation', operationId: 'askConfirmation', responses: [new OA\Response(response: 204, description: 'A letter is on its way')])]
     public function letter(Request $request): Response
     {
-        $user = Door::person($request);
+        $user = SessionGuard::person($request);
         if (! $user->isGuest()) {
-            dispatch(SendLetter::signedUp($user));
+            dispatch(SendAccountMail::signedUp($user));
         }
 
         return response()->noContent();

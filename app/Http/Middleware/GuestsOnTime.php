@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Accounts\Door;
+use App\Accounts\SessionGuard;
 use App\Models\User;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Http\Request;
@@ -18,7 +18,7 @@ final class GuestsOnTime
     {
         $user = $request->user();
         if ($user instanceof User && $user->isOver()) {
-            Door::guard()->logout();
+            SessionGuard::guard()->logout();
             throw new AuthenticationException;
         }
 

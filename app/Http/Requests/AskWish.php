@@ -6,7 +6,7 @@ namespace App\Http\Requests;
 
 use App\Search\WishBlanks;
 use Illuminate\Foundation\Http\FormRequest;
-use ZincThimble\Core\Search\Wanted;
+use ZincThimble\Core\Search\SearchCriteria;
 
 /** The blanks of the sentence that asks what does it, for one kit. */
 class AskWish extends FormRequest
@@ -29,7 +29,7 @@ class AskWish extends FormRequest
     }
 
     /** @throws \ZincThimble\Core\Gear\InvalidFigure names the blank that can't be so */
-    public function wanted(): Wanted
+    public function wanted(): SearchCriteria
     {
         /** @var array<string, mixed> $valid */
         $valid = $this->validated();

@@ -7,7 +7,7 @@ namespace App\Http\Requests;
 use App\Http\Resources\StepRequest;
 use Illuminate\Validation\Rule;
 use ZincThimble\Core\Finding\Code;
-use ZincThimble\Core\Reading\Wish;
+use ZincThimble\Core\Reading\SolveTarget;
 
 /** One step at the bench. */
 final class TakeStep extends RevisionRequest
@@ -24,7 +24,7 @@ final class TakeStep extends RevisionRequest
             'step.value' => ['nullable', 'numeric:strict', 'min:-100000', 'max:100000'],
             'step.parts' => ['nullable', 'array', 'max:12'],
             'step.code' => ['bail', 'nullable', 'string', Rule::enum(Code::class)],
-            'step.wish' => ['bail', 'nullable', 'string', Rule::enum(Wish::class)],
+            'step.wish' => ['bail', 'nullable', 'string', Rule::enum(SolveTarget::class)],
             'step.document' => ['nullable', 'array:conditions,subject'],
             'step.parts.*' => ['integer:strict', 'min:1', 'max:9000000000000'],
         ];

@@ -6,7 +6,7 @@ namespace ZincThimble\Core\Drawing;
 
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Optics\Image;
-use ZincThimble\Core\Optics\Train;
+use ZincThimble\Core\Optics\SplitSystem;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\TrainReadings;
 use ZincThimble\Core\Reading\Vignetting;
@@ -42,7 +42,7 @@ final class MovingPlaces
     }
 
     /** The same for a rig cut in three at the part that moves: everything in front of it is carried along. */
-    public static function along(Train $train, Rig $rig, Travel $travel, TrainReadings $read): self
+    public static function along(SplitSystem $train, Rig $rig, Travel $travel, TrainReadings $read): self
     {
         $self = new self($travel->part);
         $axis = $train->axis;

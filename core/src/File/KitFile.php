@@ -6,9 +6,9 @@ namespace ZincThimble\Core\File;
 
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Gear\Kit;
 use ZincThimble\Core\Gear\Lens;
-use ZincThimble\Core\Gear\Part;
-use ZincThimble\Core\Gear\Parts;
+use ZincThimble\Core\Gear\Owned;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Rig\Settling;
 
@@ -73,6 +73,16 @@ final readonly class KitFile
         );
     }
 
+    /**
+     * What is in it, as things.
+     *
+     * @throws InvalidFigure names the field that no such thing can have; a file that was read has none
+     */
+    public function kit(): Kit
+    {
+        return new Kit($this->name, array_map(static fn (KitItem $item): Owned => Owned::from($item->kind, new Values($item->fields)), $this->items));
+    }
+
     /** As pretty-printed JSON, UTF-8; the same kit gives the same bytes. */
     public function write(): string
     {
@@ -116,8 +126,9 @@ final readonly class KitFile
             return null;
         }
         try {
-            if ($kind->inChain()) {
-                self::canBeSettled(Parts::make($kind, new Values($fields)));
+            $thing = Owned::from($kind, new Values($fields))->thing;
+            if ($thing instanceof Lens) {
+                self::canBeSettled($thing);
             }
         } catch (InvalidFigure $fault) {
             $check->fault($pointer.'/'.str_replace('.', '/', $fault->field), substr($fault->getMessage(), strlen($fault->field) + 2));
@@ -129,12 +140,10 @@ final readonly class KitFile
     }
 
     /** @throws InvalidFigure names the field of a lens whose figures no lens can have, at any station */
-    private static function canBeSettled(Part $part): void
+    private static function canBeSettled(Lens $lens): void
     {
-        if ($part instanceof Lens) {
-            foreach ($part->isZoom() ? $part->stations : [$part->figures] as $station) {
-                Settling::settle($part, $station->focalLengthMm);
-            }
+        foreach ($lens->isZoom() ? $lens->stations : [$lens->figures] as $station) {
+            Settling::settle($lens, $station->focalLengthMm);
         }
     }
 

@@ -14,9 +14,9 @@ use ZincThimble\Core\Rig\TravelKind;
 final class ApertureRule implements Rule
 {
     /** `aperture-stuck`, and what else but the working diaphragm limits the light. */
-    public function find(Facts $facts): array
+    public function find(RuleContext $context): array
     {
-        $rig = $facts->rig;
+        $rig = $context->rig;
         $at = $rig->workingLens();
         if ($at === null) {
             return [];
@@ -25,16 +25,16 @@ final class ApertureRule implements Rule
         if (! $lens instanceof Lens) {
             return [];
         }
-        $worked = $rig->inventory->coupling;
+        $worked = $rig->totals->coupling;
         $spans = match ($worked) {
-            ApertureWorked::Stuck => $facts->always(new Finding(Code::ApertureStuck, Severity::Stop, $at,
+            ApertureWorked::Stuck => $context->always(new Finding(Code::ApertureStuck, Severity::Stop, $at,
                 $this->rest($lens) === 'open'
                     ? 'The aperture of {part} stays wide open: nothing here works its lever.'
                     : 'The aperture of {part} stays closed at its smallest: nothing here works its lever.',
                 ['part' => $lens->label()])),
-            ApertureWorked::Latch => $facts->always(new Finding(Code::ApertureStuck, Severity::Warn, $at,
+            ApertureWorked::Latch => $context->always(new Finding(Code::ApertureStuck, Severity::Warn, $at,
                 'The aperture of {part} is worked by hand, with the latch of the bellows: compose wide open, then close it.', ['part' => $lens->label()])),
-            ApertureWorked::Detach => $facts->always(new Finding(Code::ApertureStuck, Severity::Warn, $at,
+            ApertureWorked::Detach => $context->always(new Finding(Code::ApertureStuck, Severity::Warn, $at,
                 '{part} gets no signals here and stays as it was left. On the camera, stop it down, hold the preview and take it off; some bodies allow that.', ['part' => $lens->label()])),
             default => [],
         };
@@ -42,7 +42,7 @@ final class ApertureRule implements Rule
         if ($body !== null && ! $worked->isAutomatic() && ! $rig->camera->isBuiltIn()) {
             $lacking = array_diff(['meters', 'fires'], $body);
             if ($lacking !== []) {
-                $factor = $this->factors($facts, $at);
+                $factor = $this->factors($context, $at);
                 array_push($spans, ...Span::where($factor, 0.0, INF, new Finding(Code::BodyUncoupled, Severity::Note, -1,
                     in_array('fires', $lacking, true)
                         ? 'This body doesn’t fire without a coupled lens unless its menu allows it. Set that, work in manual exposure, and start from the exposure it meters with the lens alone, {factor} times as long.'
@@ -64,11 +64,11 @@ final class ApertureRule implements Rule
      *
      * @return list<float>
      */
-    private function factors(Facts $facts, int $lens): array
+    private function factors(RuleContext $context, int $lens): array
     {
-        $marked = $facts->column($facts->moves($lens, TravelKind::Aperture, TravelKind::Zoom), static fn (Rig $rig): ?float => $rig->markedAperture($lens));
+        $marked = $context->column($context->moves($lens, TravelKind::Aperture, TravelKind::Zoom), static fn (Rig $rig): ?float => $rig->markedAperture($lens));
         $factors = [];
-        foreach ($facts->columns->effectiveAperture as $row => $effective) {
+        foreach ($context->columns->effectiveAperture as $row => $effective) {
             $stop = $marked[$row];
             $factors[] = $effective === null || $stop === null ? 1.0 : ($effective / $stop) ** 2;
         }

@@ -43,7 +43,7 @@ final class Cautions
             $codes[] = 'hot';
         }
         $found = array_map(static fn (Finding $finding): Code => $finding->code, $findings);
-        if (($rig->inventory->massG ?? 0.0) >= self::HEAVY_G || $lengthMm >= self::LONG_MM || in_array(Code::HeavyFront, $found, true)) {
+        if (($rig->totals->massG ?? 0.0) >= self::HEAVY_G || $lengthMm >= self::LONG_MM || in_array(Code::HeavyFront, $found, true)) {
             $codes[] = 'heavy';
         }
         if (in_array(Code::ThreadLookalike, $found, true)) {

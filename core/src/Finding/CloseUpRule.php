@@ -17,13 +17,13 @@ final class CloseUpRule implements Rule
     public const NARROW_MM = 5.0;
 
     /** `diopter-strong`, `stacked-diopters-order`. */
-    public function find(Facts $facts): array
+    public function find(RuleContext $context): array
     {
         $sum = 0.0;
         $last = null;
         $order = null;
         $previous = null;
-        foreach ($facts->rig->chain as $i => $part) {
+        foreach ($context->rig->chain as $i => $part) {
             if (! $part instanceof CloseUpLens) {
                 $previous = null;
 
@@ -39,14 +39,14 @@ final class CloseUpRule implements Rule
             }
             $previous = $part;
         }
-        $spans = $order === null ? [] : $facts->always($order);
+        $spans = $order === null ? [] : $context->always($order);
         if ($last === null || $sum < self::STRONG_D) {
             return $spans;
         }
-        $at = $facts->rig->workingLens();
-        $changes = $at !== null && $facts->moves($at, TravelKind::Aperture, TravelKind::Focus, TravelKind::Zoom);
+        $at = $context->rig->workingLens();
+        $changes = $at !== null && $context->moves($at, TravelKind::Aperture, TravelKind::Focus, TravelKind::Zoom);
         // A wide pupil, or one that isn't known, leaves the fault as it is; a narrow one forgives a step.
-        $widths = $facts->column($changes, static fn (Rig $rig): float => self::pupilMm($rig) ?? INF);
+        $widths = $context->column($changes, static fn (Rig $rig): float => self::pupilMm($rig) ?? INF);
         $pattern = 'Single close-up lenses of {power:d} together: soft, with colour at the edges. Stop down, or take a corrected pair.';
         $severe = new Finding(Code::DiopterStrong, Severity::Warn, $last, $pattern, ['power' => $sum]);
         $slight = new Finding(Code::DiopterStrong, Severity::Note, $last, $pattern, ['power' => $sum]);

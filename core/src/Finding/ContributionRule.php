@@ -13,14 +13,14 @@ final class ContributionRule implements Rule
     public const LITTLE = 0.05;
 
     /** `adds-little`: parts without which the field hardly changes. */
-    public function find(Facts $facts): array
+    public function find(RuleContext $context): array
     {
         $spans = [];
-        foreach ($facts->rig->chain as $i => $part) {
+        foreach ($context->rig->chain as $i => $part) {
             if ($part->kind !== Kind::Tube && $part->kind !== Kind::CloseUpLens) {
                 continue;
             }
-            $column = $this->changes($facts, $i);
+            $column = $this->changes($context, $i);
             array_push($spans, ...Span::where($column, -1.0, self::LITTLE - 1e-12, new Finding(Code::AddsLittle, Severity::Note, $i,
                 '{part} adds next to nothing: without it the field changes by {change:pct}.', ['part' => $part->label()]), ['change' => $column]));
         }
@@ -33,16 +33,16 @@ final class ContributionRule implements Rule
      *
      * @return list<?float>
      */
-    private function changes(Facts $facts, int $part): array
+    private function changes(RuleContext $context, int $part): array
     {
-        $moved = $facts->travel !== null && $facts->travel->kind->movesFocus() && $facts->travel->part !== $part ? [$facts->travel] : [];
-        $sampler = new AxialSampler($facts->rig, $moved, $part);
-        [, $without] = $sampler->columns($moved === [] ? [] : [$facts->places]);
+        $moved = $context->travel !== null && $context->travel->kind->movesFocus() && $context->travel->part !== $part ? [$context->travel] : [];
+        $sampler = new AxialSampler($context->rig, $moved, $part);
+        [, $without] = $sampler->columns($moved === [] ? [] : [$context->places]);
         if ($moved === []) {
-            $without = array_fill(0, $facts->columns->rows, $without[0]);
+            $without = array_fill(0, $context->columns->rows, $without[0]);
         }
         $column = [];
-        foreach ($facts->columns->magnification as $row => $magnification) {
+        foreach ($context->columns->magnification as $row => $magnification) {
             $other = $without[$row];
             if ($magnification === null || $magnification <= 0.0 || $other === null || $other <= 0.0) {
                 $column[] = null;

@@ -14,35 +14,35 @@ final class CornerRule implements Rule
     public const BRIGHT_ENOUGH = 0.9;
 
     /** `vignette`: the part that cuts the corner, and how dark it is left. */
-    public function find(Facts $facts): array
+    public function find(RuleContext $context): array
     {
         $spans = [];
         $dark = [];
-        foreach ($facts->columns->cornerBrightness as $row => $brightness) {
+        foreach ($context->columns->cornerBrightness as $row => $brightness) {
             if ($brightness !== null && $brightness < self::BRIGHT_ENOUGH) {
-                $part = $facts->columns->cornerPart[$row];
+                $part = $context->columns->cornerPart[$row];
                 if ($part !== null) {
                     $dark[$part][$row] = 1.0 - $brightness;
                 }
             }
         }
         foreach ($dark as $part => $rows) {
-            $column = self::filled($rows, $facts->columns->rows);
+            $column = self::filled($rows, $context->columns->rows);
             array_push($spans, ...Span::where($column, 0.0, INF, new Finding(Code::Vignette, Severity::Warn, $part,
-                '{part} cuts the corners: they lose {dark:pct} of their light.', ['part' => self::label($facts->rig, $part)]), ['dark' => $column]));
+                '{part} cuts the corners: they lose {dark:pct} of their light.', ['part' => self::label($context->rig, $part)]), ['dark' => $column]));
         }
 
-        $working = $facts->rig->workingLens();
+        $working = $context->rig->workingLens();
         $other = [];
-        foreach ($facts->columns->stopPart as $row => $part) {
-            if ($part !== null && $part !== $working && ! ($part >= 0 && $facts->rig->chain[$part] instanceof Objective)) {
+        foreach ($context->columns->stopPart as $row => $part) {
+            if ($part !== null && $part !== $working && ! ($part >= 0 && $context->rig->chain[$part] instanceof Objective)) {
                 $other[$part][$row] = 1.0;
             }
         }
         foreach ($other as $part => $rows) {
-            array_push($spans, ...Span::where(self::filled($rows, $facts->columns->rows), 0.0, INF, new Finding(Code::Vignette, Severity::Warn, $part,
+            array_push($spans, ...Span::where(self::filled($rows, $context->columns->rows), 0.0, INF, new Finding(Code::Vignette, Severity::Warn, $part,
                 '{part} limits the light, not the aperture that is set: the rig is really at {effective:f}.',
-                ['part' => self::label($facts->rig, $part)]), ['effective' => $facts->columns->effectiveAperture]));
+                ['part' => self::label($context->rig, $part)]), ['effective' => $context->columns->effectiveAperture]));
         }
 
         return $spans;

@@ -21,9 +21,9 @@ final class Findings
      */
     public static function of(Rig $rig, Reading $reading, Range $range, Infinity $infinity, array $halfWidths = [], array $sources = []): array
     {
-        $facts = new Facts($rig, $range, $infinity, Columns::ofOne($reading), halfWidths: array_map(static fn (float $half): array => [$half], $halfWidths), sources: array_map(static fn (UncertainInput $source): array => [[0, 0, $source]], $sources));
+        $context = new RuleContext($rig, $range, $infinity, Columns::ofOne($reading), halfWidths: array_map(static fn (float $half): array => [$half], $halfWidths), sources: array_map(static fn (UncertainInput $source): array => [[0, 0, $source]], $sources));
         $findings = [];
-        foreach (self::spans($facts) as $span) {
+        foreach (self::spans($context) as $span) {
             $findings[] = $span->at(0);
         }
         usort($findings, static fn (Finding $a, Finding $b): int => $a->severity->rank() <=> $b->severity->rank());
@@ -39,13 +39,13 @@ final class Findings
      */
     public static function asSet(Rig $rig, Reading $reading): array
     {
-        $facts = new Facts($rig, Range::held($reading), Infinity::held($reading), Columns::ofOne($reading));
+        $context = new RuleContext($rig, Range::held($reading), Infinity::held($reading), Columns::ofOne($reading));
         $findings = [];
         foreach (self::rules() as $rule) {
-            if ($rule instanceof ReachRule || $rule instanceof ContributionRule || $rule instanceof OrientationRule || $rule instanceof CareRule) {
+            if ($rule instanceof ReachRule || $rule instanceof ContributionRule || $rule instanceof OrientationRule || $rule instanceof HandlingRule) {
                 continue;
             }
-            foreach ($rule->find($facts) as $span) {
+            foreach ($rule->find($context) as $span) {
                 $finding = $span->at(0);
                 if ($finding->severity !== Severity::Note) {
                     $findings[] = $finding;
@@ -58,11 +58,11 @@ final class Findings
     }
 
     /** @return list<Span> */
-    public static function spans(Facts $facts): array
+    public static function spans(RuleContext $context): array
     {
         $spans = [];
         foreach (self::rules() as $rule) {
-            foreach ($rule->find($facts) as $span) {
+            foreach ($rule->find($context) as $span) {
                 $spans[] = $span;
             }
         }
@@ -88,8 +88,8 @@ final class Findings
             new OrientationRule,
             new SharpnessRule,
             new StabilityRule,
-            new CareRule,
-            new SureRule,
+            new HandlingRule,
+            new ConfidenceRule,
         ];
     }
 }

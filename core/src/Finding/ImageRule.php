@@ -11,38 +11,38 @@ use ZincThimble\Core\Optics\Image;
 final class ImageRule implements Rule
 {
     /** `focus-inside`, `no-image`. */
-    public function find(Facts $facts): array
+    public function find(RuleContext $context): array
     {
-        foreach ($facts->rig->chain as $i => $part) {
+        foreach ($context->rig->chain as $i => $part) {
             if ($part instanceof Teleconverter && $i > 0) {
-                return $facts->always(new Finding(Code::NoImage, Severity::Stop, $i,
+                return $context->always(new Finding(Code::NoImage, Severity::Stop, $i,
                     '{part} is worked out only directly at the camera. Put it there, or take it off.', ['part' => $part->label()]));
             }
         }
         $spans = [];
         $isInside = false;
-        foreach ($facts->columns->workingDistanceMm as $distance) {
+        foreach ($context->columns->workingDistanceMm as $distance) {
             if ($distance !== null && $distance < 0.0) {
                 $isInside = true;
                 break;
             }
         }
         if ($isInside) {
-            $inside = array_map(static fn (?float $distance): ?float => $distance === null ? null : -$distance, $facts->columns->workingDistanceMm);
+            $inside = array_map(static fn (?float $distance): ?float => $distance === null ? null : -$distance, $context->columns->workingDistanceMm);
             $spans = Span::where($inside, 0.0, INF, new Finding(Code::FocusInside, Severity::Stop, null,
                 'Focus falls {inside:mm} behind the front of the rig: nothing can stand there. Take off extension.'), ['inside' => $inside]);
         }
-        if (in_array(Image::None, $facts->columns->image, true)) {
-            $none = array_map(static fn (Image $image): ?float => $image === Image::None ? 1.0 : null, $facts->columns->image);
-            array_push($spans, ...Span::where($none, 0.0, INF, new Finding(Code::NoImage, Severity::Stop, null, $this->reason($facts))));
+        if (in_array(Image::None, $context->columns->image, true)) {
+            $none = array_map(static fn (Image $image): ?float => $image === Image::None ? 1.0 : null, $context->columns->image);
+            array_push($spans, ...Span::where($none, 0.0, INF, new Finding(Code::NoImage, Severity::Stop, null, $this->reason($context))));
         }
 
         return $spans;
     }
 
-    private function reason(Facts $facts): string
+    private function reason(RuleContext $context): string
     {
-        foreach ($facts->rig->chain as $part) {
+        foreach ($context->rig->chain as $part) {
             if ($part->kind->isOptical()) {
                 return 'No plane is imaged on the sensor: the light leaves the rig spreading. Change the distance between the lenses.';
             }

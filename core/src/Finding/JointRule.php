@@ -16,24 +16,24 @@ use ZincThimble\Core\Rig\TravelKind;
 final class JointRule implements Rule
 {
     /** `joint-mismatch`, `thread-lookalike`, `grip-fouls`, `screw-loose`. */
-    public function find(Facts $facts): array
+    public function find(RuleContext $context): array
     {
         $spans = [];
-        $camera = $facts->rig->camera;
+        $camera = $context->rig->camera;
         $behind = null;
-        foreach ($facts->rig->chain as $i => $part) {
+        foreach ($context->rig->chain as $i => $part) {
             $fit = Mating::of($camera, $behind, $part);
             if ($fit !== Fit::Mates && $fit !== Fit::Unknown) {
-                $front = $behind === null ? $camera->front : $behind->casing->front;
-                $spans[] = new Span($this->misfit($fit, $i, $front, $part->casing->rear, [
+                $front = $behind === null ? $camera->front : $behind->identity->front;
+                $spans[] = new Span($this->misfit($fit, $i, $front, $part->identity->rear, [
                     'behind' => $behind?->label() ?? $camera->name ?? 'the camera',
                     'part' => $part->label(),
-                ]), 0, $facts->columns->rows - 1);
+                ]), 0, $context->columns->rows - 1);
             }
             $behind = $part;
         }
 
-        return [...$spans, ...$this->grip($facts)];
+        return [...$spans, ...$this->grip($context)];
     }
 
     /** @param  array{behind: string, part: string}  $names */
@@ -65,16 +65,16 @@ final class JointRule implements Rule
      *
      * @return list<Span>
      */
-    private function grip(Facts $facts): array
+    private function grip(RuleContext $context): array
     {
-        $overhang = $facts->rig->camera->gripOverhangMm;
+        $overhang = $context->rig->camera->gripOverhangMm;
         if ($overhang === null) {
             return [];
         }
-        foreach ($facts->rig->chain as $i => $part) {
+        foreach ($context->rig->chain as $i => $part) {
             if ($part instanceof Bellows) {
-                $moved = $facts->travel !== null && $facts->travel->kind === TravelKind::Length && $facts->travel->part < $i;
-                $missing = $facts->column($moved, static fn (Rig $rig): float => $overhang - $part->rearClearanceMm - self::spacersBefore($rig, $i));
+                $moved = $context->travel !== null && $context->travel->kind === TravelKind::Length && $context->travel->part < $i;
+                $missing = $context->column($moved, static fn (Rig $rig): float => $overhang - $part->rearClearanceMm - self::spacersBefore($rig, $i));
 
                 return Span::where($missing, 1e-9, INF, new Finding(Code::GripFouls, Severity::Stop, $i,
                     'The camera’s grip meets the rail of {part}. It needs {missing:mm} more spacer behind the bellows.', ['part' => $part->label()]), ['missing' => $missing]);

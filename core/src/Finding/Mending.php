@@ -53,7 +53,7 @@ final class Mending
         $mends = [];
         $tries = 0;
         $most = count(TravelGroups::of($rig)) > self::FEW ? intdiv(self::TRIES, 10) : self::TRIES;
-        foreach (Candidates::for($rig, $finding, $kit) as $candidate) {
+        foreach (MendCandidates::for($rig, $finding, $kit) as $candidate) {
             if (++$tries > $most) {
                 break;
             }

@@ -20,36 +20,36 @@ final class OrientationRule implements Rule
     private const WIDE_APERTURE = 1.5;
 
     /** `turn-it-round`, `unsuited`. */
-    public function find(Facts $facts): array
+    public function find(RuleContext $context): array
     {
-        $at = $facts->rig->workingLens();
-        $lens = $at === null ? null : $facts->rig->chain[$at];
+        $at = $context->rig->workingLens();
+        $lens = $at === null ? null : $context->rig->chain[$at];
         if ($at === null || ! $lens instanceof Lens) {
             return [];
         }
         $spans = [];
         $far = self::madeForFarThings($lens);
-        $magnification = $facts->columns->magnification;
+        $magnification = $context->columns->magnification;
         if ($lens->reversed) {
-            $same = self::usualWay($facts, $at);
+            $same = self::usualWay($context, $at);
             $column = [];
             foreach ($magnification as $row => $m) {
                 $column[] = $m !== null && $m > 0.0 && $same[$row] >= 0.95 * $m ? 1.0 : null;
             }
             array_push($spans, ...Span::where($column, 0.0, INF, new Finding(Code::TurnItRound, Severity::Note, $at,
                 '{part} gains nothing by being reversed: the usual way round gives {same:x} and keeps its coupling.', ['part' => $lens->label()]), ['same' => $same]));
-            $wasted = self::wasted($facts, $at);
+            $wasted = self::wasted($context, $at);
             array_push($spans, ...Span::where($wasted, 0.5, INF, new Finding(Code::Unsuited, Severity::Note, $at,
                 '{part} is ill suited to being reversed: {wasted:pct} of its length adds no extension.', ['part' => $lens->label()]), ['wasted' => $wasted]));
-        } elseif ($far && self::isAlone($facts->rig)) {
+        } elseif ($far && self::isAlone($context->rig)) {
             array_push($spans, ...Span::where($magnification, 1.0, INF, new Finding(Code::TurnItRound, Severity::Note, $at,
                 'Above life size, {part} is better corrected the other way round: it was made for far things.', ['part' => $lens->label()])));
         }
-        if ($facts->rig->subject?->flat === true && $lens->flatField === false) {
-            array_push($spans, ...$facts->always(new Finding(Code::Unsuited, Severity::Note, $at,
+        if ($context->rig->subject?->flat === true && $lens->flatField === false) {
+            array_push($spans, ...$context->always(new Finding(Code::Unsuited, Severity::Note, $at,
                 'The field of {part} is curved and the subject is flat: edges and middle won’t be sharp together.', ['part' => $lens->label()])));
         }
-        $widest = $facts->rig->lenses[$at]->widest;
+        $widest = $context->rig->lenses[$at]->widest;
         if ($far && ! $lens->reversed && $widest !== null && $widest < self::WIDE_APERTURE) {
             array_push($spans, ...Span::where($magnification, self::MACRO, INF, new Finding(Code::Unsuited, Severity::Note, $at,
                 '{part} opens to {widest:f} and was not made for near: expect softness until it is stopped down well.', ['part' => $lens->label(), 'widest' => $widest])));
@@ -69,10 +69,10 @@ final class OrientationRule implements Rule
      *
      * @return list<float>
      */
-    private static function usualWay(Facts $facts, int $at): array
+    private static function usualWay(RuleContext $context, int $at): array
     {
-        $rig = $facts->rig;
-        $rows = $facts->columns->rows;
+        $rig = $context->rig;
+        $rows = $context->columns->rows;
         $z0 = $rig->camera->registerMm;
         $moved = null;
         for ($i = 0; $i < $at; $i++) {
@@ -80,7 +80,7 @@ final class OrientationRule implements Rule
             if ($kind->isOptical()) {
                 return array_fill(0, $rows, 0.0);
             }
-            if ($facts->moves($i, TravelKind::Length)) {
+            if ($context->moves($i, TravelKind::Length)) {
                 $moved = $i;
             } elseif ($kind !== Kind::ReversingRing && $kind !== Kind::CouplingRing) {
                 $z0 += $rig->lengthMm($i);
@@ -91,7 +91,7 @@ final class OrientationRule implements Rule
         $z0 -= $lens->register;
         $s = $rig->setting->focus[$at] ?? 0.0;
         [$least, $more] = match (true) {
-            $facts->moves($at, TravelKind::Focus) => [$z0 / $lens->f0, $z0 / $lens->f1 - $z0 / $lens->f0 + $lens->m0],
+            $context->moves($at, TravelKind::Focus) => [$z0 / $lens->f0, $z0 / $lens->f1 - $z0 / $lens->f0 + $lens->m0],
             $moved !== null => [$z0 / $lens->focalLength($s) + $s * $lens->m0, 1.0 / $lens->focalLength($s)],
             default => [$z0 / $lens->focalLength($s) + $s * $lens->m0, 0.0],
         };
@@ -99,7 +99,7 @@ final class OrientationRule implements Rule
             return array_fill(0, $rows, max(0.0, $least));
         }
         $magnifications = [];
-        foreach ($facts->places as $place) {
+        foreach ($context->places as $place) {
             $m = $least + $more * $place;
             $magnifications[] = $m > 0.0 ? $m : 0.0;
         }
@@ -112,18 +112,18 @@ final class OrientationRule implements Rule
      *
      * @return list<float>
      */
-    private static function wasted(Facts $facts, int $at): array
+    private static function wasted(RuleContext $context, int $at): array
     {
-        $lens = $facts->rig->lenses[$at];
+        $lens = $context->rig->lenses[$at];
         $share = static function (float $s) use ($lens): float {
             $rim = $lens->rimAt($s);
 
             return $rim <= 0.0 ? 0.0 : min(1.0, 1.0 - ($rim - $lens->a($s) - $lens->principalGap($s)) / $rim);
         };
 
-        return $facts->moves($at, TravelKind::Focus)
-            ? array_map($share, $facts->places)
-            : array_fill(0, $facts->columns->rows, $share($facts->rig->setting->focus[$at] ?? 0.0));
+        return $context->moves($at, TravelKind::Focus)
+            ? array_map($share, $context->places)
+            : array_fill(0, $context->columns->rows, $share($context->rig->setting->focus[$at] ?? 0.0));
     }
 
     private static function isAlone(Rig $rig): bool

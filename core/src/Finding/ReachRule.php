@@ -11,28 +11,28 @@ final class ReachRule implements Rule
     private const SHIM_MM = 0.02;
 
     /** `outside-window`, `infinity-lost`, `infinity-overshot`. */
-    public function find(Facts $facts): array
+    public function find(RuleContext $context): array
     {
-        return [...$this->window($facts), ...$this->infinity($facts)];
+        return [...$this->window($context), ...$this->infinity($context)];
     }
 
     /** @return list<Span> */
-    private function window(Facts $facts): array
+    private function window(RuleContext $context): array
     {
-        $asked = $facts->rig->conditions->askedDistanceMm;
-        [$nearest, $furthest] = $facts->range->workingDistanceMm;
+        $asked = $context->rig->conditions->askedDistanceMm;
+        [$nearest, $furthest] = $context->range->workingDistanceMm;
         if ($asked === null || $nearest === null) {
             return [];
         }
         if ($asked < $nearest - 1e-9) {
-            return $facts->always(new Finding(Code::OutsideWindow, Severity::Warn, null,
+            return $context->always(new Finding(Code::OutsideWindow, Severity::Warn, null,
                 $furthest === null
                     ? 'The nearest it focuses is {nearest:mm} from the front: move back by {by:mm}.'
                     : 'It focuses from {nearest:mm} to {furthest:mm} from the front: move back by {by:mm}.',
                 ['nearest' => $nearest, 'furthest' => $furthest ?? 0.0, 'by' => $nearest - $asked]));
         }
         if ($furthest !== null && $asked > $furthest + 1e-9) {
-            return $facts->always(new Finding(Code::OutsideWindow, Severity::Warn, null,
+            return $context->always(new Finding(Code::OutsideWindow, Severity::Warn, null,
                 'It focuses from {nearest:mm} to {furthest:mm} from the front: move in by {by:mm}.',
                 ['nearest' => $nearest, 'furthest' => $furthest, 'by' => $asked - $furthest]));
         }
@@ -41,11 +41,11 @@ final class ReachRule implements Rule
     }
 
     /** @return list<Span> */
-    private function infinity(Facts $facts): array
+    private function infinity(RuleContext $context): array
     {
-        $infinity = $facts->infinity;
+        $infinity = $context->infinity;
         if ($infinity->reached) {
-            return $infinity->overshotMm === null || $infinity->overshotMm <= self::SHIM_MM ? [] : $facts->always(new Finding(
+            return $infinity->overshotMm === null || $infinity->overshotMm <= self::SHIM_MM ? [] : $context->always(new Finding(
                 Code::InfinityOvershot, Severity::Note, null,
                 'The rig is {over:mm} too short: the infinity mark lies before its stop. A shim of {over:mm} makes the stop right.',
                 ['over' => $infinity->overshotMm],
@@ -56,7 +56,7 @@ final class ReachRule implements Rule
         }
         $numbers = ['furthest' => $infinity->furthestSubjectMm, 'keep' => $infinity->spacerToKeepMm ?? 0.0];
 
-        return $facts->always(new Finding(Code::InfinityLost, Severity::Note, null,
+        return $context->always(new Finding(Code::InfinityLost, Severity::Note, null,
             $infinity->spacerToKeepMm === null
                 ? 'Infinity is lost: the furthest focus is {furthest:mm} from the sensor.'
                 : 'Infinity is lost: the furthest focus is {furthest:mm} from the sensor. A spacer of {keep:mm} would keep it.',

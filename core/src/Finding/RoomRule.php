@@ -15,10 +15,10 @@ final class RoomRule implements Rule
     private const ROUNDING = 1e-12;
 
     /** `touching`, `light-shut-out`. */
-    public function find(Facts $facts): array
+    public function find(RuleContext $context): array
     {
-        $distance = $facts->columns->workingDistanceMm;
-        $gap = $facts->columns->lightGapDeg;
+        $distance = $context->columns->workingDistanceMm;
+        $gap = $context->columns->lightGapDeg;
 
         return [
             ...Span::where($distance, -self::ROUNDING, self::TOUCHING_MM - self::ROUNDING, new Finding(Code::Touching, Severity::Warn, null,

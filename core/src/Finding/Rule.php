@@ -8,5 +8,5 @@ namespace ZincThimble\Core\Finding;
 interface Rule
 {
     /** @return list<Span> */
-    public function find(Facts $facts): array;
+    public function find(RuleContext $context): array;
 }

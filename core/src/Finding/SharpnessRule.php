@@ -13,24 +13,24 @@ final class SharpnessRule implements Rule
     public const SWAY_MM = ['hand' => 1.0, 'braced' => 0.3];
 
     /** `diffraction`, `slice-thin`, `sway`. */
-    public function find(Facts $facts): array
+    public function find(RuleContext $context): array
     {
-        $c = $facts->rig->blurLimitMm;
-        $spans = Span::where($facts->columns->airyDiameterMm, 2.0 * $c, INF, new Finding(Code::Diffraction, Severity::Warn, null,
-            'Diffraction draws every point {spot:mm} wide, more than twice the blur limit of {limit:mm}. Open the aperture and stack instead.', ['limit' => $c]), ['spot' => $facts->columns->airyDiameterMm]);
-        $slice = Stack::depths($facts->columns, $facts->rig->conditions->totalDepth);
-        $model = $facts->rig->conditions->totalDepth ? 'geometric and wave depth together' : 'geometric depth';
+        $c = $context->rig->blurLimitMm;
+        $spans = Span::where($context->columns->airyDiameterMm, 2.0 * $c, INF, new Finding(Code::Diffraction, Severity::Warn, null,
+            'Diffraction draws every point {spot:mm} wide, more than twice the blur limit of {limit:mm}. Open the aperture and stack instead.', ['limit' => $c]), ['spot' => $context->columns->airyDiameterMm]);
+        $slice = Stack::depths($context->columns, $context->rig->conditions->totalDepth);
+        $model = $context->rig->conditions->totalDepth ? 'geometric and wave depth together' : 'geometric depth';
 
-        return [...$spans, ...$this->thin($facts, $slice, $model), ...$this->sway($facts, $slice)];
+        return [...$spans, ...$this->thin($context, $slice, $model), ...$this->sway($context, $slice)];
     }
 
     /**
      * @param  list<?float>  $slice
      * @return list<Span>
      */
-    private function thin(Facts $facts, array $slice, string $model): array
+    private function thin(RuleContext $context, array $slice, string $model): array
     {
-        $subject = $facts->rig->subject;
+        $subject = $context->rig->subject;
         if ($subject === null) {
             return [];
         }
@@ -38,8 +38,8 @@ final class SharpnessRule implements Rule
         $needed = [];
         $frames = [];
         foreach ($slice as $row => $depth) {
-            $m = $facts->columns->magnification[$row];
-            $z = $subject->depthOver($m === null || $m <= 0.0 ? null : $facts->rig->frame->widthMm / $m);
+            $m = $context->columns->magnification[$row];
+            $z = $subject->depthOver($m === null || $m <= 0.0 ? null : $context->rig->frame->widthMm / $m);
             $needed[] = $z;
             $share[] = $depth === null || $depth <= 0.0 || $z === null || $z <= 0.0 ? null : $z / $depth;
             $frames[] = $depth === null || $z === null ? null : (float) Stack::frames($z, $depth, Stack::OVERLAP);
@@ -57,9 +57,9 @@ final class SharpnessRule implements Rule
      * @param  list<?float>  $slice
      * @return list<Span>
      */
-    private function sway(Facts $facts, array $slice): array
+    private function sway(RuleContext $context, array $slice): array
     {
-        $sway = self::SWAY_MM[$facts->rig->conditions->support ?? ''] ?? null;
+        $sway = self::SWAY_MM[$context->rig->conditions->support ?? ''] ?? null;
         if ($sway === null) {
             return [];
         }

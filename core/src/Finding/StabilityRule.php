@@ -8,12 +8,12 @@ namespace ZincThimble\Core\Finding;
 final class StabilityRule implements Rule
 {
     /** `heavy-front`: the moment about the mount, Nm, over its limit. */
-    public function find(Facts $facts): array
+    public function find(RuleContext $context): array
     {
-        $limit = $facts->rig->camera->mountLimitNm();
+        $limit = $context->rig->camera->mountLimitNm();
 
-        return Span::where($facts->columns->momentAtMountNm, $limit, INF, new Finding(Code::HeavyFront, Severity::Warn, -1,
+        return Span::where($context->columns->momentAtMountNm, $limit, INF, new Finding(Code::HeavyFront, Severity::Warn, -1,
             'The rig pulls on the camera’s mount with {moment:nm}; its limit is {limit:nm}. Hold it at its foot or at the bellows.', ['limit' => $limit]),
-            ['moment' => $facts->columns->momentAtMountNm]);
+            ['moment' => $context->columns->momentAtMountNm]);
     }
 }

@@ -8,7 +8,7 @@ namespace ZincThimble\Core\Gear;
 final readonly class Bellows extends VariableSpacer
 {
     public function __construct(
-        Casing $casing,
+        PartIdentity $identity,
         Values $document,
         float $minMm,
         float $maxMm,
@@ -22,7 +22,7 @@ final readonly class Bellows extends VariableSpacer
         public float $maxSwingDeg,
         public float $maxShiftMm,
     ) {
-        parent::__construct(Kind::Bellows, $casing, $document, $minMm, $maxMm, $clearMm);
+        parent::__construct(Kind::Bellows, $identity, $document, $minMm, $maxMm, $clearMm);
     }
 
     /**
@@ -33,16 +33,16 @@ final readonly class Bellows extends VariableSpacer
     public static function from(Values $values): self
     {
         return new self(
-            Casing::from(Kind::Bellows, $values),
-            $values,
-            $values->float('minMm'),
-            $values->float('maxMm'),
-            $values->floatOrNull('clearMm'),
-            $values->floatOr('scaleZeroMm', 0.0),
-            $values->floatOr('rearClearanceMm', 0.0),
-            $values->boolOr('latch', false),
-            $values->floatOr('maxSwingDeg', 0.0),
-            $values->floatOr('maxShiftMm', 0.0),
+            identity: PartIdentity::from(Kind::Bellows, $values),
+            document: $values,
+            minMm: $values->float('minMm'),
+            maxMm: $values->float('maxMm'),
+            clearMm: $values->floatOrNull('clearMm'),
+            scaleZeroMm: $values->floatOr('scaleZeroMm', 0.0),
+            rearClearanceMm: $values->floatOr('rearClearanceMm', 0.0),
+            latch: $values->boolOr('latch', false),
+            maxSwingDeg: $values->floatOr('maxSwingDeg', 0.0),
+            maxShiftMm: $values->floatOr('maxShiftMm', 0.0),
         );
     }
 }

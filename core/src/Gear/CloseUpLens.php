@@ -8,7 +8,7 @@ namespace ZincThimble\Core\Gear;
 final readonly class CloseUpLens extends Part
 {
     public function __construct(
-        Casing $casing,
+        PartIdentity $identity,
         Values $document,
         /** Power in air, dioptres, -50 to 50, not 0. */
         public float $powerD,
@@ -29,7 +29,7 @@ final readonly class CloseUpLens extends Part
         /** Half-width of the power, dioptres. */
         public float $powerHalfWidthD,
     ) {
-        parent::__construct(Kind::CloseUpLens, $casing, $document);
+        parent::__construct(Kind::CloseUpLens, $identity, $document);
     }
 
     /** @throws InvalidFigure names `powerD` when it is 0 */
@@ -45,19 +45,19 @@ final readonly class CloseUpLens extends Part
         $measured = $values->object('measured');
 
         return new self(
-            Casing::from(Kind::CloseUpLens, $values),
-            $values,
-            $power,
-            $elements,
-            $thickness,
-            $plane ?? ($elements >= 2 ? 0.0 : $thickness / 2.0),
-            $plane !== null,
-            $values->floatOrNull('clearMm'),
-            $values->boolOr('sealed', false),
-            $values->floatOr('index', 1.5168),
-            $values->floatOrNull('clipMinMm'),
-            $values->floatOrNull('clipMaxMm'),
-            $measured->floatOrNull('powerD') ?? abs($power) * 0.05,
+            identity: PartIdentity::from(Kind::CloseUpLens, $values),
+            document: $values,
+            powerD: $power,
+            elements: $elements,
+            thicknessMm: $thickness,
+            planeFromFrontMm: $plane ?? ($elements >= 2 ? 0.0 : $thickness / 2.0),
+            planeGiven: $plane !== null,
+            clearMm: $values->floatOrNull('clearMm'),
+            sealed: $values->boolOr('sealed', false),
+            index: $values->floatOr('index', 1.5168),
+            clipMinMm: $values->floatOrNull('clipMinMm'),
+            clipMaxMm: $values->floatOrNull('clipMaxMm'),
+            powerHalfWidthD: $measured->floatOrNull('powerD') ?? abs($power) * 0.05,
         );
     }
 
@@ -68,12 +68,12 @@ final readonly class CloseUpLens extends Part
     }
 
     /** The same lens with power (dioptres) and plane (mm) moved: what its readings owe to them. */
-    public function nudged(float $powerD, float $planeMm): self
+    public function perturbed(float $powerD, float $planeMm): self
     {
         return new self(
-            $this->casing, $this->document, $this->powerD + $powerD, $this->elements, $this->thicknessMm,
-            $this->planeFromFrontMm + $planeMm, $this->planeGiven, $this->clearMm, $this->sealed, $this->index,
-            $this->clipMinMm, $this->clipMaxMm, $this->powerHalfWidthD,
+            identity: $this->identity, document: $this->document, powerD: $this->powerD + $powerD, elements: $this->elements, thicknessMm: $this->thicknessMm,
+            planeFromFrontMm: $this->planeFromFrontMm + $planeMm, planeGiven: $this->planeGiven, clearMm: $this->clearMm, sealed: $this->sealed, index: $this->index,
+            clipMinMm: $this->clipMinMm, clipMaxMm: $this->clipMaxMm, powerHalfWidthD: $this->powerHalfWidthD,
         );
     }
 

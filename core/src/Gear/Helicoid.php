@@ -9,14 +9,14 @@ final readonly class Helicoid extends VariableSpacer
 {
     /** @param  ?float  $pitchMm  mm of travel per turn */
     public function __construct(
-        Casing $casing,
+        PartIdentity $identity,
         Values $document,
         float $minMm,
         float $maxMm,
         ?float $clearMm,
         public ?float $pitchMm,
     ) {
-        parent::__construct(Kind::Helicoid, $casing, $document, $minMm, $maxMm, $clearMm);
+        parent::__construct(Kind::Helicoid, $identity, $document, $minMm, $maxMm, $clearMm);
     }
 
     /**
@@ -27,7 +27,7 @@ final readonly class Helicoid extends VariableSpacer
     public static function from(Values $values): self
     {
         return new self(
-            Casing::from(Kind::Helicoid, $values),
+            PartIdentity::from(Kind::Helicoid, $values),
             $values,
             $values->float('minMm'),
             $values->float('maxMm'),

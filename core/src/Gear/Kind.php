@@ -53,6 +53,15 @@ enum Kind: string
         };
     }
 
+    /** Whether it stands between camera and first lens, or leads from one thread to another in front of it. */
+    public function isRing(): bool
+    {
+        return match ($this) {
+            self::Adapter, self::Tube, self::ReversingRing, self::CouplingRing, self::StepRing, self::Helicoid, self::Bellows => true,
+            default => false,
+        };
+    }
+
     /** Whether the part has refracting power of its own. */
     public function isOptical(): bool
     {

@@ -13,7 +13,7 @@ final readonly class Lens extends Part
      * @param  array<string, float>  $measured  half-widths of the fields that were measured
      */
     public function __construct(
-        Casing $casing,
+        PartIdentity $identity,
         Values $document,
         public LensFigures $figures,
         public array $stations,
@@ -25,7 +25,7 @@ final readonly class Lens extends Part
         public ?bool $flatField,
         public array $measured,
     ) {
-        parent::__construct(Kind::Lens, $casing, $document);
+        parent::__construct(Kind::Lens, $identity, $document);
     }
 
     /** @throws InvalidFigure names the field */
@@ -45,23 +45,23 @@ final readonly class Lens extends Part
         foreach ($values->object('measured')->fields as $field => $halfWidth) {
             $measured[$field] = is_int($halfWidth) || is_float($halfWidth) ? abs((float) $halfWidth) : 0.0;
         }
-        $casing = Casing::from(Kind::Lens, $values);
+        $identity = PartIdentity::from(Kind::Lens, $values);
         $reversed = $values->boolOr('reversed', false);
         $figures = LensFigures::from($values);
 
         return new self(
             // Mount and front change places: a reversed lens shows its front thread to the camera.
-            $reversed ? $casing->turned($figures->frontRimMm) : $casing,
-            $values,
-            $figures,
-            $stations,
-            Design::from($values->stringOr('design', 'unknown')),
-            Focusing::from($values->stringOr('focusing', 'unknown')),
-            Aperture::from($values->object('aperture')),
-            $reversed,
-            $marks,
-            $values->boolOrNull('flatField'),
-            $measured,
+            identity: $reversed ? $identity->turned($figures->frontRimMm) : $identity,
+            document: $values,
+            figures: $figures,
+            stations: $stations,
+            design: Design::from($values->stringOr('design', 'unknown')),
+            focusing: Focusing::from($values->stringOr('focusing', 'unknown')),
+            aperture: Aperture::from($values->object('aperture')),
+            reversed: $reversed,
+            marks: $marks,
+            flatField: $values->boolOrNull('flatField'),
+            measured: $measured,
         );
     }
 

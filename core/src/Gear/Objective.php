@@ -11,7 +11,7 @@ final readonly class Objective extends Part
      * @throws InvalidFigure names `parfocalMm` or `tubeMm` when the figures leave no room for a thin lens
      */
     public function __construct(
-        Casing $casing,
+        PartIdentity $identity,
         Values $document,
         /** Nominal magnification. */
         public float $nominal,
@@ -27,7 +27,7 @@ final readonly class Objective extends Part
         /** Focal length of the tube lens it was made for, mm (infinite ones). */
         public float $referenceMm,
     ) {
-        parent::__construct(Kind::Objective, $casing, $document);
+        parent::__construct(Kind::Objective, $identity, $document);
         if ($workingDistanceMm > $parfocalMm) {
             throw InvalidFigure::because('workingDistanceMm', 'is longer than the parfocal distance from shoulder to subject');
         }
@@ -40,15 +40,15 @@ final readonly class Objective extends Part
     public static function from(Values $values): self
     {
         return new self(
-            Casing::from(Kind::Objective, $values),
-            $values,
-            $values->float('nominal'),
-            $values->float('na'),
-            $values->float('workingDistanceMm'),
-            $values->stringOr('corrected', 'finite') === 'infinite',
-            $values->floatOr('tubeMm', 150.0),
-            $values->floatOr('parfocalMm', 45.0),
-            $values->floatOr('referenceMm', 200.0),
+            identity: PartIdentity::from(Kind::Objective, $values),
+            document: $values,
+            nominal: $values->float('nominal'),
+            na: $values->float('na'),
+            workingDistanceMm: $values->float('workingDistanceMm'),
+            infinite: $values->stringOr('corrected', 'finite') === 'infinite',
+            tubeMm: $values->floatOr('tubeMm', 150.0),
+            parfocalMm: $values->floatOr('parfocalMm', 45.0),
+            referenceMm: $values->floatOr('referenceMm', 200.0),
         );
     }
 

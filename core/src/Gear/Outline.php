@@ -22,17 +22,17 @@ final class Outline
     /** Outer diameter at the front, mm: given, else its widest, else by its joint or kind. */
     public static function frontMm(Part $part): float
     {
-        $casing = $part->casing;
+        $identity = $part->identity;
 
-        return $casing->frontOuterMm ?? self::widest($part) ?? self::joint($casing->front) ?? self::pattern($part->kind);
+        return $identity->frontOuterMm ?? self::widest($part) ?? self::joint($identity->front) ?? self::pattern($part->kind);
     }
 
     /** Outer diameter at the rear, mm: given, else its widest, else by its joint or kind. */
     public static function rearMm(Part $part): float
     {
-        $casing = $part->casing;
+        $identity = $part->identity;
 
-        return $casing->rearOuterMm ?? self::widest($part) ?? self::joint($casing->rear) ?? self::pattern($part->kind);
+        return $identity->rearOuterMm ?? self::widest($part) ?? self::joint($identity->rear) ?? self::pattern($part->kind);
     }
 
     /** Widest outer diameter, mm. */
@@ -44,7 +44,7 @@ final class Outline
     /** Whether the front's width was worked out, not given. */
     public static function frontIsEstimated(Part $part): bool
     {
-        return $part->casing->frontOuterMm === null && $part->casing->outerMm === null;
+        return $part->identity->frontOuterMm === null && $part->identity->outerMm === null;
     }
 
     /** Depth of a camera, sensor plane to back, mm. */
@@ -55,7 +55,7 @@ final class Outline
 
     private static function widest(Part $part): ?float
     {
-        return $part->casing->outerMm;
+        return $part->identity->outerMm;
     }
 
     private static function joint(JointEnd $end): ?float

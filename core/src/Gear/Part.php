@@ -5,22 +5,8 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Gear;
 
 /** A thing that can stand in a rig's chain, as it is; how it is set belongs to the rig (Rig\Setting). */
-abstract readonly class Part
+abstract readonly class Part extends Item
 {
-    public function __construct(
-        public Kind $kind,
-        public Casing $casing,
-        /** All fields as in the file, unknown ones included: what a round trip keeps. */
-        public Values $document,
-    ) {
-    }
-
     /** Length the part adds to the rig when it is set as short as it goes, mm; 0 for what has none of its own. */
     abstract public function shortestMm(): float;
-
-    /** The part's name, or its kind where it has none. */
-    public function label(): string
-    {
-        return $this->casing->name ?? ucfirst($this->kind->spoken());
-    }
 }

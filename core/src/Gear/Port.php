@@ -8,7 +8,7 @@ namespace ZincThimble\Core\Gear;
 final readonly class Port extends Part
 {
     public function __construct(
-        Casing $casing,
+        PartIdentity $identity,
         Values $document,
         /** Air between the front-most metal and the glass, mm. */
         public float $gapMm,
@@ -18,14 +18,14 @@ final readonly class Port extends Part
         /** Refractive index of the water, 1 to 2.5. */
         public float $medium,
     ) {
-        parent::__construct(Kind::Port, $casing, $document);
+        parent::__construct(Kind::Port, $identity, $document);
     }
 
     /** Gap and glass, mm; indices of glass and water, 1 to 2.5; water 1.333 where absent. */
     public static function from(Values $values): self
     {
         return new self(
-            Casing::from(Kind::Port, $values),
+            PartIdentity::from(Kind::Port, $values),
             $values,
             $values->float('gapMm'),
             $values->float('glassMm'),

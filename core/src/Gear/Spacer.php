@@ -14,13 +14,13 @@ final readonly class Spacer extends Part
      */
     public function __construct(
         Kind $kind,
-        Casing $casing,
+        PartIdentity $identity,
         Values $document,
         public float $lengthMm,
         public ?float $clearMm,
         public ?bool $shoulder,
     ) {
-        parent::__construct($kind, $casing, $document);
+        parent::__construct($kind, $identity, $document);
     }
 
     /** A ring, tube, filter or hood of a fixed length, mm, 0 to 3,000. */
@@ -28,7 +28,7 @@ final readonly class Spacer extends Part
     {
         return new self(
             $kind,
-            Casing::from($kind, $values),
+            PartIdentity::from($kind, $values),
             $values,
             $values->floatOr('lengthMm', 0.0),
             $values->floatOrNull('clearMm'),

@@ -8,20 +8,20 @@ namespace ZincThimble\Core\Gear;
 final readonly class Teleconverter extends Part
 {
     public function __construct(
-        Casing $casing,
+        PartIdentity $identity,
         Values $document,
         /** 1 to 4. */
         public float $factor,
         public float $lengthMm,
     ) {
-        parent::__construct(Kind::Teleconverter, $casing, $document);
+        parent::__construct(Kind::Teleconverter, $identity, $document);
     }
 
     /** Factor 1 to 4, and length, mm. */
     public static function from(Values $values): self
     {
         return new self(
-            Casing::from(Kind::Teleconverter, $values),
+            PartIdentity::from(Kind::Teleconverter, $values),
             $values,
             $values->float('factor'),
             $values->floatOr('lengthMm', 0.0),

@@ -16,7 +16,7 @@ abstract readonly class VariableSpacer extends Part
      */
     public function __construct(
         Kind $kind,
-        Casing $casing,
+        PartIdentity $identity,
         Values $document,
         public float $minMm,
         public float $maxMm,
@@ -25,7 +25,7 @@ abstract readonly class VariableSpacer extends Part
         if ($maxMm < $minMm) {
             throw InvalidFigure::because('maxMm', 'the longest is shorter than the shortest');
         }
-        parent::__construct($kind, $casing, $document);
+        parent::__construct($kind, $identity, $document);
     }
 
     /** Its shortest length, mm. */

@@ -38,9 +38,9 @@ final class AdapterPaths
         $best = [];
         foreach ($kit as $part) {
             if ($part instanceof Spacer && in_array($part->kind, self::RINGS, true)) {
-                $ends = $part->casing->rear->signature().' > '.$part->casing->front->signature();
+                $ends = $part->identity->rear->signature().' > '.$part->identity->front->signature();
                 $other = $best[$ends] ?? null;
-                if ($other === null || [$part->lengthMm, $part->casing->price ?? 0.0] < [$other->lengthMm, $other->casing->price ?? 0.0]) {
+                if ($other === null || [$part->lengthMm, $part->identity->price ?? 0.0] < [$other->lengthMm, $other->identity->price ?? 0.0]) {
                     $best[$ends] = $part;
                 }
             }
@@ -70,8 +70,8 @@ final class AdapterPaths
         /** @var array<int, ?int> $before */
         $before = [];
         foreach ($rings as $i => $ring) {
-            if (Mating::ofEnds($front, $ring->casing->rear) === Fit::Mates) {
-                $cost[$i] = [1, $ring->lengthMm, $ring->casing->price ?? 0.0];
+            if (Mating::ofEnds($front, $ring->identity->rear) === Fit::Mates) {
+                $cost[$i] = [1, $ring->lengthMm, $ring->identity->price ?? 0.0];
                 $before[$i] = null;
             }
         }
@@ -79,12 +79,12 @@ final class AdapterPaths
         while (($at = self::cheapest($cost, $done)) !== null) {
             $done[$at] = true;
             // Rings come up in the order of what it costs to reach them: the first that ends the way ends it best.
-            if (Mating::ofEnds($rings[$at]->casing->front, $rear) === Fit::Mates) {
+            if (Mating::ofEnds($rings[$at]->identity->front, $rear) === Fit::Mates) {
                 return self::back($rings, $before, $at);
             }
             foreach ($rings as $i => $ring) {
-                if (! isset($done[$i]) && Mating::ofEnds($rings[$at]->casing->front, $ring->casing->rear) === Fit::Mates) {
-                    $via = [$cost[$at][0] + 1, $cost[$at][1] + $ring->lengthMm, $cost[$at][2] + ($ring->casing->price ?? 0.0)];
+                if (! isset($done[$i]) && Mating::ofEnds($rings[$at]->identity->front, $ring->identity->rear) === Fit::Mates) {
+                    $via = [$cost[$at][0] + 1, $cost[$at][1] + $ring->lengthMm, $cost[$at][2] + ($ring->identity->price ?? 0.0)];
                     if (! isset($cost[$i]) || $via < $cost[$i]) {
                         $cost[$i] = $via;
                         $before[$i] = $at;

@@ -48,10 +48,10 @@ final readonly class Hub
         }
         foreach ($parts as $part) {
             if ($part instanceof Lens) {
-                self::note($lenses, $part->casing->rear->main());
+                self::note($lenses, $part->identity->rear->main());
             }
-            self::note($candidates, $part->casing->rear->main());
-            self::note($candidates, $part->casing->front->main());
+            self::note($candidates, $part->identity->rear->main());
+            self::note($candidates, $part->identity->front->main());
         }
         $pairs = 0;
         foreach ($bodies as $body) {
@@ -84,8 +84,8 @@ final readonly class Hub
     {
         $best = null;
         foreach ($parts as $part) {
-            $rear = $part->casing->rear->main();
-            $front = $part->casing->front->main();
+            $rear = $part->identity->rear->main();
+            $front = $part->identity->front->main();
             if (! $part->kind->isOptical() && $rear?->sameStandard($joint) === true && $front?->sameStandard($joint) === true
                 && ($best === null || ! $part->kind->isFixedSpacer() && $best->kind->isFixedSpacer())) {
                 $best = $part;

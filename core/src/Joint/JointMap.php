@@ -43,10 +43,10 @@ final readonly class JointMap
     {
         $anywhere = $loose = $joined = [];
         foreach ($parts as $i => $part) {
-            $rear = $part->casing->rear->main()?->type;
+            $rear = $part->identity->rear->main()?->type;
             if (in_array($rear, [JointType::Clip, JointType::Improvised], true)) {
                 $anywhere[] = $i;
-            } elseif ($part->casing->rear->joints === [] && $part->casing->front->joints === []) {
+            } elseif ($part->identity->rear->joints === [] && $part->identity->front->joints === []) {
                 $loose[] = $i;
             } else {
                 $joined[] = $i;
@@ -136,7 +136,7 @@ final readonly class JointMap
             if ($part->kind === Kind::CloseUpLens || $part->kind === Kind::Filter || $part->kind === Kind::Hood) {
                 continue;
             }
-            $note($front ? $part->casing->front : $part->casing->rear, ! $front && $part instanceof Lens ? $part->figures->registerMm : null);
+            $note($front ? $part->identity->front : $part->identity->rear, ! $front && $part instanceof Lens ? $part->figures->registerMm : null);
         }
 
         return array_values($found);
@@ -177,7 +177,7 @@ final readonly class JointMap
         }
         $part = $parts[$node];
 
-        return $part instanceof Lens ? [$part->casing->front, $part->turned()->casing->front] : [$part->casing->front];
+        return $part instanceof Lens ? [$part->identity->front, $part->turned()->identity->front] : [$part->identity->front];
     }
 
     /**
@@ -193,7 +193,7 @@ final readonly class JointMap
         }
         $part = $parts[$node];
 
-        return $part instanceof Lens ? [$part->casing->rear, $part->turned()->casing->rear] : [$part->casing->rear];
+        return $part instanceof Lens ? [$part->identity->rear, $part->turned()->identity->rear] : [$part->identity->rear];
     }
 
     /** @param  list<JointEnd>  $ends */

@@ -47,12 +47,12 @@ final class Mating
     /** Of a part put on the one behind it; null behind = the camera. */
     public static function of(Camera $camera, ?Part $behind, Part $part): Fit
     {
-        $front = $behind === null ? $camera->front : $behind->casing->front;
-        if ($part instanceof CloseUpLens && $part->casing->rear->main()?->type === JointType::Clip) {
+        $front = $behind === null ? $camera->front : $behind->identity->front;
+        if ($part instanceof CloseUpLens && $part->identity->rear->main()?->type === JointType::Clip) {
             return self::clip($behind, $part);
         }
 
-        return self::ofEnds($front, $part->casing->rear);
+        return self::ofEnds($front, $part->identity->rear);
     }
 
     private static function clip(?Part $behind, CloseUpLens $part): Fit

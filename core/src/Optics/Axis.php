@@ -123,7 +123,7 @@ final class Axis
         $camera = $rig->camera;
         $setting = $rig->setting;
         $simple = $rig->conditions->simpleAperture;
-        $working = $rig->inventory->workingLens;
+        $working = $rig->totals->workingLens;
         $zi = $zo = $phi = $groupPart = $openZ = $openR = $openSpace = $openPart = $openKind = $axialAt = $fieldAt = $rearMm = $frontMm = [];
         // Both rays, at the plane z.
         $y = 0.0;

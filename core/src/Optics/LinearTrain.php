@@ -68,7 +68,7 @@ final class LinearTrain
     }
 
     /** Null where something bends: an internally focusing lens, a lens that shows its effective number. */
-    public static function of(Train $train, Rig $rig, Travel $travel): ?self
+    public static function of(SplitSystem $train, Rig $rig, Travel $travel): ?self
     {
         $p = $travel->part;
         $part = $rig->chain[$p];
@@ -142,7 +142,7 @@ final class LinearTrain
      * @param  array{float, float, float, float}  $axial
      * @param  array{float, float, float, float}  $field
      */
-    private function inFront(Train $train, array $axial, array $field, float $end0, float $end1): self
+    private function inFront(SplitSystem $train, array $axial, array $field, float $end0, float $end1): self
     {
         [$y0, $y1, $t0, $t1] = $axial;
         [$fy0, $fy1, $ft0, $ft1] = $field;

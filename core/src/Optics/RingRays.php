@@ -41,7 +41,7 @@ final class RingRays
     }
 
     /** @param  list<float>  $places  ring positions, 0 to 1 */
-    public static function of(Train $train, Rig $rig, Travel $travel, array $places): self
+    public static function of(SplitSystem $train, Rig $rig, Travel $travel, array $places): self
     {
         $axis = $train->axis;
         $p = $travel->part;
@@ -50,7 +50,7 @@ final class RingRays
         $reversed = $part instanceof Lens && $part->reversed;
         $shown = $rig->setting->aperture[$p] ?? $lens->widest;
         $converts = $shown !== null && $lens->showsEffective;
-        $isWorking = $converts && $rig->inventory->workingLens === $p;
+        $isWorking = $converts && $rig->totals->workingLens === $p;
         $y0 = $train->y;
         $t0 = $train->t;
         $fy0 = $train->fy;
@@ -73,7 +73,7 @@ final class RingRays
         $c0 = $rim0 + $register - $lens->g0;
         $c1 = $rim1 - ($lens->g1 - $lens->g0);
         $toTip = $lens->protrusion - $register;
-        [$pupil0, $pupil1, $leastPupil, $loss1, $nudge1] = $lens->pupilLines($rig->conditions->simpleAperture);
+        [$pupil0, $pupil1, $leastPupil, $loss1, $perturbed1] = $lens->pupilLines($rig->conditions->simpleAperture);
         $toA = $train->a;
         $toB = $train->b;
         $toC = $train->c;
@@ -146,7 +146,7 @@ final class RingRays
             $perClear = $behindPer;
             if ($shown !== null) {
                 // What the bare lens loses, `(f / E) (1 + m / P)`, is taken off the number its camera shows.
-                $loss = (1.0 + $loss1 * $s) * (1.0 + $nudge1 * $s);
+                $loss = (1.0 + $loss1 * $s) * (1.0 + $perturbed1 * $s);
                 $marked = $converts ? $shown / $loss : $shown;
                 if ($isWorking) {
                     $cMarked[] = $marked;

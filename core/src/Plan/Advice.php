@@ -75,17 +75,17 @@ final readonly class Advice
         $dark = $reading->cornerBrightness !== null && $reading->cornerBrightness < self::CLEAR;
 
         return new self(
-            $depth === null || $depth <= 0.0 ? null : BestAperture::of($rig, $depth, $sharpest, $railPitchMm, $secondsPerFrame),
-            $depth,
-            $effective === null || $reading->markedAperture === null ? null : Light::exposureFactor($effective, $reading->markedAperture),
-            $effective === null || $conditions->iso === null || $conditions->ev === null ? null : Light::exposureS($effective, $conditions->iso, $conditions->ev),
-            $subject?->acrossMmS === null || $reading->magnification === null ? null : Light::longestAcrossS($rig->blurLimitMm, $subject->acrossMmS, $reading->magnification),
-            $subject?->toAndFroMmS === null || $slice === null ? null : Light::longestToAndFroS($slice, $subject->toAndFroMmS),
-            $sway === null || $slice === null ? null : $slice / 2.0 / ($sway / self::SWAY_S),
-            Balance::balancePoint($rig, $axis)[0] ?? null,
-            $dark ? self::clearApertures($rig) : [],
-            $dark ? self::clearZooms($rig) : [],
-            $dark ? self::clearModes($rig) : [],
+            best: $depth === null || $depth <= 0.0 ? null : BestAperture::of($rig, $depth, $sharpest, $railPitchMm, $secondsPerFrame),
+            depthMm: $depth,
+            exposureFactor: $effective === null || $reading->markedAperture === null ? null : Light::exposureFactor($effective, $reading->markedAperture),
+            exposureS: $effective === null || $conditions->iso === null || $conditions->ev === null ? null : Light::exposureS($effective, $conditions->iso, $conditions->ev),
+            longestAcrossS: $subject?->acrossMmS === null || $reading->magnification === null ? null : Light::longestAcrossS($rig->blurLimitMm, $subject->acrossMmS, $reading->magnification),
+            longestToAndFroS: $subject?->toAndFroMmS === null || $slice === null ? null : Light::longestToAndFroS($slice, $subject->toAndFroMmS),
+            longestSwayS: $sway === null || $slice === null ? null : $slice / 2.0 / ($sway / self::SWAY_S),
+            balanceMm: Balance::balancePoint($rig, $axis)[0] ?? null,
+            clearApertures: $dark ? self::clearApertures($rig) : [],
+            clearZoomsMm: $dark ? self::clearZooms($rig) : [],
+            clearModes: $dark ? self::clearModes($rig) : [],
         );
     }
 

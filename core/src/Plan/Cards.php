@@ -8,6 +8,7 @@ use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\CloseUpLens;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Gear\Kit;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Spacer;
@@ -21,7 +22,6 @@ use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Setting;
 use ZincThimble\Core\Rig\TravelKind;
-use ZincThimble\Core\Search\Stock;
 
 /** The cards of a lens: close-up lenses by zoom setting, the ladder of a set of tubes, stops lost by draw. */
 final readonly class Cards
@@ -32,8 +32,12 @@ final readonly class Cards
     /** Rows of a card of draws. */
     private const DRAWS = 15;
 
-    public function __construct(private Stock $stock, private Camera $camera, private Lens $lens, private Conditions $conditions)
+    /** @var list<Spacer|VariableSpacer> */
+    private array $rings;
+
+    public function __construct(private Kit $kit, private Camera $camera, private Lens $lens, private Conditions $conditions)
     {
+        $this->rings = $kit->rings();
     }
 
     /**
@@ -82,10 +86,10 @@ final readonly class Cards
     public function ladder(?CloseUpLens $closeUp = null): Card
     {
         $behind = $this->behind($this->lens);
-        $end = $behind === [] ? $this->camera->front : $behind[count($behind) - 1]->casing->front;
+        $end = $behind === [] ? $this->camera->front : $behind[count($behind) - 1]->identity->front;
         $tubes = [];
-        foreach ($this->stock->rings as $ring) {
-            if ($ring->kind === Kind::Tube && Mating::ofEnds($end, $ring->casing->rear) === Fit::Mates && Mating::ofEnds($ring->casing->front, $this->lens->casing->rear) === Fit::Mates) {
+        foreach ($this->rings as $ring) {
+            if ($ring->kind === Kind::Tube && Mating::ofEnds($end, $ring->identity->rear) === Fit::Mates && Mating::ofEnds($ring->identity->front, $this->lens->identity->rear) === Fit::Mates) {
                 $tubes[] = $ring;
             }
         }
@@ -177,7 +181,7 @@ final readonly class Cards
     private function fronts(): array
     {
         $fronts = [['none', []]];
-        $closeUps = $this->stock->ofClass(CloseUpLens::class);
+        $closeUps = $this->kit->ofClass(CloseUpLens::class);
         usort($closeUps, static fn (CloseUpLens $a, CloseUpLens $b): int => $a->powerD <=> $b->powerD);
         foreach ($closeUps as $closeUp) {
             $way = $this->way([$this->lens], $closeUp);
@@ -207,9 +211,9 @@ final readonly class Cards
         if (Mating::of($this->camera, $last, $part) === Fit::Mates) {
             return [];
         }
-        $rings = array_values(array_filter($this->stock->rings, static fn (Part $ring): bool => $ring instanceof Spacer && $ring->kind !== Kind::Tube && ! in_array($ring, $chain, true)));
+        $rings = array_values(array_filter($this->rings, static fn (Part $ring): bool => $ring instanceof Spacer && $ring->kind !== Kind::Tube && ! in_array($ring, $chain, true)));
 
-        return AdapterPaths::between($last === null ? $this->camera->front : $last->casing->front, $part->casing->rear, $rings);
+        return AdapterPaths::between($last === null ? $this->camera->front : $last->identity->front, $part->identity->rear, $rings);
     }
 
     /** @param  list<Part>  $chain */

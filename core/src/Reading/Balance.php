@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Reading;
 
-use ZincThimble\Core\Gear\Casing;
 use ZincThimble\Core\Gear\Outline;
+use ZincThimble\Core\Gear\PartIdentity;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Rig\Rig;
 
@@ -23,10 +23,10 @@ final class Balance
         $known = false;
         $mount = $rig->camera->registerMm;
         foreach ($rig->chain as $i => $part) {
-            $casing = $part->casing;
-            if ($casing->massG !== null) {
+            $identity = $part->identity;
+            if ($identity->massG !== null) {
                 $known = true;
-                $sum += $casing->massG * (self::ofPart($axis, $i, $casing) - $mount);
+                $sum += $identity->massG * (self::ofPart($axis, $i, $identity) - $mount);
             }
         }
 
@@ -36,19 +36,19 @@ final class Balance
     /** Moment of the whole rig about the foot that carries it best, Nm; null when no part has a foot or no mass is known. */
     public static function aboutFoot(Rig $rig, Axis $axis): ?float
     {
-        if (! $rig->inventory->hasFoot) {
+        if (! $rig->totals->hasFoot) {
             return null;
         }
         $least = null;
         foreach ($rig->chain as $i => $part) {
-            if ($part->casing->footMm === null) {
+            if ($part->identity->footMm === null) {
                 continue;
             }
             $point = self::balancePoint($rig, $axis);
             if ($point === null) {
                 return null;
             }
-            $foot = $axis->rearMm[$i] + $part->casing->footMm + $axis->converterMm;
+            $foot = $axis->rearMm[$i] + $part->identity->footMm + $axis->converterMm;
             $moment = self::GRAVITY * $point[1] * ($point[0] - $foot);
             if ($least === null || abs($moment) < abs($least)) {
                 $least = $moment;
@@ -75,11 +75,11 @@ final class Balance
             $sum += $camera->massG * $middle;
         }
         foreach ($rig->chain as $i => $part) {
-            $casing = $part->casing;
-            if ($casing->massG !== null) {
-                $balance = self::ofPart($axis, $i, $casing);
-                $mass += $casing->massG;
-                $sum += $casing->massG * $balance;
+            $identity = $part->identity;
+            if ($identity->massG !== null) {
+                $balance = self::ofPart($axis, $i, $identity);
+                $mass += $identity->massG;
+                $sum += $identity->massG * $balance;
             }
         }
 
@@ -87,10 +87,10 @@ final class Balance
     }
 
     /** Where a part balances, mm from the sensor: in its middle unless given. */
-    private static function ofPart(Axis $axis, int $i, Casing $casing): float
+    private static function ofPart(Axis $axis, int $i, PartIdentity $identity): float
     {
         $rear = $axis->rearMm[$i];
-        $balance = $casing->balanceMm === null ? ($rear + $axis->frontMm[$i]) / 2.0 : $rear + $casing->balanceMm;
+        $balance = $identity->balanceMm === null ? ($rear + $axis->frontMm[$i]) / 2.0 : $rear + $identity->balanceMm;
 
         // A converter stands in front of the mount and pushes all the rest out.
         return $balance + ($i === 0 ? $axis->converterMm / 2.0 : $axis->converterMm);

@@ -6,7 +6,7 @@ namespace ZincThimble\Core\Reading;
 
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Optics\Image;
-use ZincThimble\Core\Optics\Train;
+use ZincThimble\Core\Optics\SplitSystem;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
@@ -43,10 +43,10 @@ final class HalfWidths
 
     /**
      * @param  list<float>  $places  rising, at least one
-     * @param  ?Train  $train  of the rig cut at the part that moves, with that at the first place; null = each place is read by itself
+     * @param  ?SplitSystem  $train  of the rig cut at the part that moves, with that at the first place; null = each place is read by itself
      * @param  list<Image>  $images  what the rig images at each
      */
-    public static function along(Rig $rig, Travel $travel, array $places, ?Train $train, array $images): self
+    public static function along(Rig $rig, Travel $travel, array $places, ?SplitSystem $train, array $images): self
     {
         $self = new self;
         if ($train === null && ! in_array($travel->kind, [TravelKind::Swing, TravelKind::Shift], true)) {
@@ -96,11 +96,11 @@ final class HalfWidths
      * subject plane and near and far `W/(1 +- B)` from it, with `W = n c/(M |t|)` and `B = (c/M) K sgn(h t)`.
      *
      * @param  non-empty-list<UncertainInput>  $inputs
-     * @param  Train  $train  of the rig itself
+     * @param  SplitSystem  $train  of the rig itself
      * @param  list<float>  $places
      * @param  list<Image>  $images
      */
-    private function cut(array $inputs, Train $train, Rig $rig, Travel $travel, array $places, array $images): void
+    private function cut(array $inputs, SplitSystem $train, Rig $rig, Travel $travel, array $places, array $images): void
     {
         $rays = InputRays::of($inputs, $train, $travel, $places);
         $ups = $rays->ups;

@@ -8,7 +8,7 @@ use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Optics\LinearTrain;
 use ZincThimble\Core\Optics\RingRays;
-use ZincThimble\Core\Optics\Train;
+use ZincThimble\Core\Optics\SplitSystem;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
 
@@ -74,10 +74,10 @@ final class InputRays
 
     /**
      * @param  list<UncertainInput>  $inputs
-     * @param  Train  $train  of the rig itself
+     * @param  SplitSystem  $train  of the rig itself
      * @param  list<float>  $places
      */
-    public static function of(array $inputs, Train $train, Travel $travel, array $places): self
+    public static function of(array $inputs, SplitSystem $train, Travel $travel, array $places): self
     {
         $self = new self;
         foreach ($inputs as $i => $input) {
@@ -90,8 +90,8 @@ final class InputRays
             }
             // What lies behind the moving lens and in front of it is the same whatever its own figures are.
             $own = $travel->kind === TravelKind::Focus && $input->part === $travel->part;
-            $one = $own ? $train : new Train(Axis::of($input->up), $input->up, $travel);
-            $other = $own ? $train : new Train(Axis::of($input->down), $input->down, $travel);
+            $one = $own ? $train : new SplitSystem(Axis::of($input->up), $input->up, $travel);
+            $other = $own ? $train : new SplitSystem(Axis::of($input->down), $input->down, $travel);
             $line1 = LinearTrain::of($one, $input->up, $travel);
             $line2 = LinearTrain::of($other, $input->down, $travel);
             if ($line1 !== null && $line2 !== null) {

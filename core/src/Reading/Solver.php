@@ -28,7 +28,7 @@ final class Solver
      *
      * @return list<Solution> in the order of the travel
      */
-    public static function along(Rig $rig, Travel $travel, Wish $wish, float $wanted): array
+    public static function along(Rig $rig, Travel $travel, SolveTarget $wish, float $wanted): array
     {
         $sampler = new AxialSampler($rig, [$travel]);
         $miss = static function (float $place) use ($sampler, $wish, $wanted, $rig): ?float {
@@ -74,7 +74,7 @@ final class Solver
      * last (it stays at infinity where it can), and of several solutions the one nearest to where it stands. When one
      * alone doesn't do it, the others are brought to the end that helps first.
      */
-    public static function anywhere(Rig $rig, Wish $wish, float $wanted): ?Solution
+    public static function anywhere(Rig $rig, SolveTarget $wish, float $wanted): ?Solution
     {
         $travels = array_values(array_filter($rig->focusTravels(), static fn (Travel $travel): bool => $travel->spans()));
         usort($travels, static fn (Travel $a, Travel $b): int => ($a->kind === TravelKind::Focus ? 1 : 0) <=> ($b->kind === TravelKind::Focus ? 1 : 0));
@@ -126,17 +126,17 @@ final class Solver
     }
 
     /** How far a sample misses the wish, as a share of it. At infinity distances are infinite, and missed by that. */
-    private static function miss(AxialSampler $sampler, Wish $wish, float $wanted, float $widthMm): float
+    private static function miss(AxialSampler $sampler, SolveTarget $wish, float $wanted, float $widthMm): float
     {
         $m = $sampler->magnification;
         $infinite = $sampler->image === Image::AtInfinity;
 
         return match ($wish) {
-            Wish::Magnification => ($m - $wanted) / max(1e-6, abs($wanted)),
+            SolveTarget::Magnification => ($m - $wanted) / max(1e-6, abs($wanted)),
             // In magnification the field is well behaved at infinity too.
-            Wish::FieldWidth => ($m - $widthMm / $wanted) / ($widthMm / $wanted),
-            Wish::WorkingDistance => $infinite ? 1e12 : ($sampler->workingDistanceMm - $wanted) / max(1e-3, abs($wanted)),
-            Wish::SubjectDistance => $infinite ? 1e12 : ($sampler->subjectDistanceMm - $wanted) / max(1e-3, abs($wanted)),
+            SolveTarget::FieldWidth => ($m - $widthMm / $wanted) / ($widthMm / $wanted),
+            SolveTarget::WorkingDistance => $infinite ? 1e12 : ($sampler->workingDistanceMm - $wanted) / max(1e-3, abs($wanted)),
+            SolveTarget::SubjectDistance => $infinite ? 1e12 : ($sampler->subjectDistanceMm - $wanted) / max(1e-3, abs($wanted)),
         };
     }
 
@@ -184,15 +184,15 @@ final class Solver
         return abs($miss($middle) ?? INF) < abs($miss($near) ?? INF) ? $middle : $near;
     }
 
-    private static function solution(Rig $rig, Travel $travel, float $place, bool $exact, Wish $wish): Solution
+    private static function solution(Rig $rig, Travel $travel, float $place, bool $exact, SolveTarget $wish): Solution
     {
         $set = $rig->with($travel->kind, $travel->part, $place);
         $reading = Reading::of($set);
         $reached = match ($wish) {
-            Wish::Magnification => $reading->magnification,
-            Wish::FieldWidth => $reading->fieldWidthMm,
-            Wish::WorkingDistance => $reading->workingDistanceMm,
-            Wish::SubjectDistance => $reading->subjectDistanceMm,
+            SolveTarget::Magnification => $reading->magnification,
+            SolveTarget::FieldWidth => $reading->fieldWidthMm,
+            SolveTarget::WorkingDistance => $reading->workingDistanceMm,
+            SolveTarget::SubjectDistance => $reading->subjectDistanceMm,
         };
 
         return new Solution($travel, $place, $exact, $reached ?? INF, $set);

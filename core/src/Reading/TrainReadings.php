@@ -9,7 +9,7 @@ use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Outline;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Optics\Image;
-use ZincThimble\Core\Optics\Train;
+use ZincThimble\Core\Optics\SplitSystem;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
@@ -130,7 +130,7 @@ final class TrainReadings
     public array $ownChief = [];
 
     /** @param  list<float>  $places */
-    public static function along(Train $train, Rig $rig, Travel $travel, array $places): self
+    public static function along(SplitSystem $train, Rig $rig, Travel $travel, array $places): self
     {
         $self = new self;
         $axis = $train->axis;
@@ -171,9 +171,9 @@ final class TrainReadings
         $behindLast = $train->behindGroupA === [] ? 0.0 : $train->behindGroupA[count($train->behindGroupA) - 1];
 
         // The lens whose ring is turned: what is a straight line over it, and the rest.
-        $isWorking = $lens !== null && $rig->inventory->workingLens === $p;
+        $isWorking = $lens !== null && $rig->totals->workingLens === $p;
         $converts = $lens !== null && $lens->showsEffective && $shown !== null;
-        $m0 = $f0 = $phi0 = $phi1 = $register = $gap0 = $gap1 = $rim0 = $rim1 = $protrusion = $pupil0 = $pupil1 = $leastPupil = $loss1 = $nudge1 = 0.0;
+        $m0 = $f0 = $phi0 = $phi1 = $register = $gap0 = $gap1 = $rim0 = $rim1 = $protrusion = $pupil0 = $pupil1 = $leastPupil = $loss1 = $perturbed1 = 0.0;
         $bends = false;
         $frontGlass = null;
         if ($lens !== null) {
@@ -189,7 +189,7 @@ final class TrainReadings
             $rim1 = $lens->rimAt(1.0) - $rim0;
             $protrusion = $lens->protrusion;
             $frontGlass = $lens->frontGlass;
-            [$pupil0, $pupil1, $leastPupil, $loss1, $nudge1] = $lens->pupilLines($rig->conditions->simpleAperture);
+            [$pupil0, $pupil1, $leastPupil, $loss1, $perturbed1] = $lens->pupilLines($rig->conditions->simpleAperture);
         }
         $pupil = $pupil0;
         $e = $f0;
@@ -258,7 +258,7 @@ final class TrainReadings
                         $pupil = $leastPupil;
                     }
                     // What the bare lens loses, `(f / E) (1 + m / P)`.
-                    $loss = (1.0 + $loss1 * $place) * (1.0 + $nudge1 * $place);
+                    $loss = (1.0 + $loss1 * $place) * (1.0 + $perturbed1 * $place);
                     $e = $f * (1.0 + $m / $pupil) / $loss;
                     if ($converts) {
                         $n = $shown / $loss;

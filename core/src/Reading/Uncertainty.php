@@ -9,7 +9,7 @@ use ZincThimble\Core\Gear\Focusing;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\LensFigures;
-use ZincThimble\Core\Rig\Nudge;
+use ZincThimble\Core\Rig\Perturbation;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Settling;
 
@@ -107,30 +107,30 @@ final class Uncertainty
             }
         }
         if ($figures->principalGapMm === null || $figures->pupilRatio === null) {
-            $inputs[] = self::varied($rig, $i, $part, 'design', false, $figures, $figures, new Nudge(1.0), new Nudge(-1.0));
+            $inputs[] = self::varied($rig, $i, $part, 'design', false, $figures, $figures, new Perturbation(1.0), new Perturbation(-1.0));
         }
         if ($settled->focusing === Focusing::Internal) {
             if ($figures->closePrincipalGapMm === null) {
-                $inputs[] = self::varied($rig, $i, $part, 'closePrincipalGapMm', false, $figures, $figures, new Nudge(0.0, 1.0), new Nudge(0.0, -1.0));
+                $inputs[] = self::varied($rig, $i, $part, 'closePrincipalGapMm', false, $figures, $figures, new Perturbation(0.0, 1.0), new Perturbation(0.0, -1.0));
             }
             if ($figures->closeEffectiveAperture === null) {
-                $inputs[] = self::varied($rig, $i, $part, 'closeEffectiveAperture', false, $figures, $figures, new Nudge(0.0, 0.0, 1.0), new Nudge(0.0, 0.0, -1.0));
+                $inputs[] = self::varied($rig, $i, $part, 'closeEffectiveAperture', false, $figures, $figures, new Perturbation(0.0, 0.0, 1.0), new Perturbation(0.0, 0.0, -1.0));
             }
         }
 
         return $inputs;
     }
 
-    private static function varied(Rig $rig, int $i, Lens $lens, string $field, bool $measured, LensFigures $up, LensFigures $down, ?Nudge $upwards = null, ?Nudge $downwards = null): UncertainInput
+    private static function varied(Rig $rig, int $i, Lens $lens, string $field, bool $measured, LensFigures $up, LensFigures $down, ?Perturbation $upwards = null, ?Perturbation $downwards = null): UncertainInput
     {
         return new UncertainInput($i, $field, $measured, self::variant($rig, $i, $lens, $up, $upwards), self::variant($rig, $i, $lens, $down, $downwards));
     }
 
     /** A variant that no lens can have leaves that side where it was. */
-    private static function variant(Rig $rig, int $i, Lens $lens, LensFigures $figures, ?Nudge $nudge): Rig
+    private static function variant(Rig $rig, int $i, Lens $lens, LensFigures $figures, ?Perturbation $perturbation): Rig
     {
         try {
-            return $rig->withLens($i, Settling::settle($lens, null, $figures, $nudge, $rig->lenses[$i]->focusing));
+            return $rig->withLens($i, Settling::settle($lens, null, $figures, $perturbation, $rig->lenses[$i]->focusing));
         } catch (InvalidFigure) {
             return $rig;
         }
@@ -143,13 +143,13 @@ final class Uncertainty
             $i,
             'powerD',
             $part->document->object('measured')->has('powerD'),
-            $rig->withPart($i, $part->nudged($part->powerHalfWidthD, 0.0)),
-            $rig->withPart($i, $part->nudged(-$part->powerHalfWidthD, 0.0)),
+            $rig->withPart($i, $part->perturbed($part->powerHalfWidthD, 0.0)),
+            $rig->withPart($i, $part->perturbed(-$part->powerHalfWidthD, 0.0)),
         )];
         if (! $part->planeGiven && $part->thicknessMm > 0.0) {
             $half = $part->thicknessMm / 2.0;
             $inputs[] = new UncertainInput(
-                $i, 'planeFromFrontMm', false, $rig->withPart($i, $part->nudged(0.0, $half)), $rig->withPart($i, $part->nudged(0.0, -$half)),
+                $i, 'planeFromFrontMm', false, $rig->withPart($i, $part->perturbed(0.0, $half)), $rig->withPart($i, $part->perturbed(0.0, -$half)),
             );
         }
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Report;
 
 use ZincThimble\Core\Drawing\MovingPlaces;
-use ZincThimble\Core\Finding\Facts;
 use ZincThimble\Core\Finding\Findings;
+use ZincThimble\Core\Finding\RuleContext;
 use ZincThimble\Core\Finding\Span;
 use ZincThimble\Core\Reading\Beside;
 use ZincThimble\Core\Reading\Columns;
@@ -51,7 +51,7 @@ final readonly class Sweep
         [$columns, $drawing] = SweepColumns::read($rig, $travel, $places, $train);
         $range = Range::of($rig);
         $sure = HalfWidths::along($rig, $travel, $places, $train, $columns->image);
-        $facts = new Facts($rig, $range, Infinity::of($rig, $range), $columns, $travel, $places, $sure->columns, $sure->sources);
+        $facts = new RuleContext($rig, $range, Infinity::of($rig, $range), $columns, $travel, $places, $sure->columns, $sure->sources);
 
         return new self($travel, $places, $columns, $sure->columns, Findings::spans($facts), $drawing);
     }
@@ -67,7 +67,7 @@ final readonly class Sweep
         $halfWidths = [];
         $findings = [];
         foreach ($places as $place) {
-            $answer = Answer::of($rig->with($travel->kind, $travel->part, $place));
+            $answer = RigReport::of($rig->with($travel->kind, $travel->part, $place));
             foreach (Uncertainty::READINGS as $name) {
                 $halfWidths[$name][] = $answer->halfWidths[$name] ?? null;
             }

@@ -6,7 +6,7 @@ namespace ZincThimble\Core\Report;
 
 use ZincThimble\Core\Drawing\MovingPlaces;
 use ZincThimble\Core\Optics\Axis;
-use ZincThimble\Core\Optics\Train;
+use ZincThimble\Core\Optics\SplitSystem;
 use ZincThimble\Core\Reading\Balance;
 use ZincThimble\Core\Reading\Columns;
 use ZincThimble\Core\Reading\Reading;
@@ -22,10 +22,10 @@ final class SweepColumns
 
     /**
      * @param  list<float>  $places
-     * @param  ?Train  $train  of the rig cut at the part that moves; null = it is read place by place
+     * @param  ?SplitSystem  $train  of the rig cut at the part that moves; null = it is read place by place
      * @return array{Columns, MovingPlaces}
      */
-    public static function read(Rig $rig, Travel $travel, array $places, ?Train $train): array
+    public static function read(Rig $rig, Travel $travel, array $places, ?SplitSystem $train): array
     {
         return $train === null ? self::readEach($rig, $travel, $places) : self::readTrain($train, $rig, $travel, $places);
     }
@@ -35,7 +35,7 @@ final class SweepColumns
      *
      * @param  list<float>  $places
      */
-    public static function train(Rig $rig, Travel $travel, array $places): ?Train
+    public static function train(Rig $rig, Travel $travel, array $places): ?SplitSystem
     {
         if (! $travel->kind->movesFocus() || count($places) < self::WORTH_CUTTING) {
             return null;
@@ -43,7 +43,7 @@ final class SweepColumns
         $first = $rig->with($travel->kind, $travel->part, $places[0]);
         $axis = Axis::of($first);
 
-        return $axis->unmodelled ? null : new Train($axis, $first, $travel);
+        return $axis->unmodelled ? null : new SplitSystem($axis, $first, $travel);
     }
 
     /**
@@ -69,31 +69,31 @@ final class SweepColumns
      * @param  list<float>  $places
      * @return array{Columns, MovingPlaces}
      */
-    private static function readTrain(Train $train, Rig $rig, Travel $travel, array $places): array
+    private static function readTrain(SplitSystem $train, Rig $rig, Travel $travel, array $places): array
     {
         $read = TrainReadings::along($train, $rig, $travel, $places);
         $read->cutByImageCircle($rig, $travel, $places);
 
         return [new Columns(
-            count($places),
-            $read->image,
-            $read->magnification,
-            $read->workingDistanceMm,
-            $read->subjectDistanceMm,
-            $read->effectiveAperture,
-            $read->stopsLost,
-            $read->depthOfFieldMm,
-            $read->nearMm,
-            $read->farMm,
-            $read->waveDepthMm,
-            $read->airyDiameterMm,
-            $read->detailMm,
-            $read->entrancePupilMm,
-            $read->lightGapDeg,
-            array_values($read->cornerBrightness),
-            array_values($read->cornerPart),
-            self::moments($train->axis, $rig, $travel, $places, $read->endMm),
-            $read->stopPart,
+            rows: count($places),
+            image: $read->image,
+            magnification: $read->magnification,
+            workingDistanceMm: $read->workingDistanceMm,
+            subjectDistanceMm: $read->subjectDistanceMm,
+            effectiveAperture: $read->effectiveAperture,
+            stopsLost: $read->stopsLost,
+            depthOfFieldMm: $read->depthOfFieldMm,
+            nearMm: $read->nearMm,
+            farMm: $read->farMm,
+            waveDepthMm: $read->waveDepthMm,
+            airyDiameterMm: $read->airyDiameterMm,
+            detailMm: $read->detailMm,
+            entrancePupilMm: $read->entrancePupilMm,
+            lightGapDeg: $read->lightGapDeg,
+            cornerBrightness: array_values($read->cornerBrightness),
+            cornerPart: array_values($read->cornerPart),
+            momentAtMountNm: self::moments($train->axis, $rig, $travel, $places, $read->endMm),
+            stopPart: $read->stopPart,
         ), MovingPlaces::along($train, $rig, $travel, $read)];
     }
 

@@ -48,11 +48,11 @@ enum ApertureWorked: string
         $latch = false;
         for ($i = 0; $i < $lensAt; $i++) {
             $part = $chain[$i];
-            $passes = $passes->through($part->casing->passes);
+            $passes = $passes->through($part->identity->passes);
             // A latch works what stands before it, as long as the lever goes through what lies between.
-            $latch = $part instanceof Bellows ? $part->latch : $latch && $part->casing->passes->lever;
+            $latch = $part instanceof Bellows ? $part->latch : $latch && $part->identity->passes->lever;
         }
-        $wired = $lensAt > 0 && $chain[$lensAt - 1]->casing->passes->contacts;
+        $wired = $lensAt > 0 && $chain[$lensAt - 1]->identity->passes->contacts;
 
         return self::of($lens, $passes, $latch, $wired, $camera->isBuiltIn());
     }

@@ -46,18 +46,18 @@ final readonly class Conditions
         $surroundings = $values->fields['surroundings'] ?? null;
 
         return new self(
-            $values->floatOr('wavelengthNm', 550.0),
-            $limit,
-            $rule !== null ? BlurRule::from($rule) : ($limit !== null ? BlurRule::Given : BlurRule::Format),
-            $values->stringOr('apertureModel', 'pupil') === 'simple',
-            $values->stringOr('depthModel', 'geometric') === 'total',
-            $values->stringOrNull('support'),
-            $values->floatOrNull('askedDistanceMm'),
-            $values->floatOrNull('iso'),
-            $values->floatOrNull('ev'),
-            is_string($surroundings) ? [$surroundings] : $values->strings('surroundings'),
-            $values->stringOrNull('mode'),
-            $values,
+            wavelengthNm: $values->floatOr('wavelengthNm', 550.0),
+            blurLimitMm: $limit,
+            blurRule: $rule !== null ? BlurRule::from($rule) : ($limit !== null ? BlurRule::Given : BlurRule::Format),
+            simpleAperture: $values->stringOr('apertureModel', 'pupil') === 'simple',
+            totalDepth: $values->stringOr('depthModel', 'geometric') === 'total',
+            support: $values->stringOrNull('support'),
+            askedDistanceMm: $values->floatOrNull('askedDistanceMm'),
+            iso: $values->floatOrNull('iso'),
+            ev: $values->floatOrNull('ev'),
+            surroundings: is_string($surroundings) ? [$surroundings] : $values->strings('surroundings'),
+            mode: $values->stringOrNull('mode'),
+            document: $values,
         );
     }
 

@@ -38,7 +38,7 @@ final class Rig
         /** @phpstan-allow-private-mutation */
         public array $lenses,
         /** What the parts add up to, whatever they are set to. */
-        public Inventory $inventory,
+        public RigTotals $totals,
         /**
          * Unknown keys of the file.
          *
@@ -73,17 +73,17 @@ final class Rig
         }
 
         return new self(
-            $name,
-            $camera,
-            $chain,
-            $setting,
-            $conditions,
-            $subject,
-            $frame,
-            $conditions->blurLimit($frame),
-            $lenses,
-            Inventory::of($camera, $chain, $setting),
-            $extra,
+            name: $name,
+            camera: $camera,
+            chain: $chain,
+            setting: $setting,
+            conditions: $conditions,
+            subject: $subject,
+            frame: $frame,
+            blurLimitMm: $conditions->blurLimit($frame),
+            lenses: $lenses,
+            totals: RigTotals::of($camera, $chain, $setting),
+            extra: $extra,
         );
     }
 
@@ -178,7 +178,7 @@ final class Rig
     /** Place of the lens whose diaphragm is in use; null when the rig has no lens. */
     public function workingLens(): ?int
     {
-        return $this->inventory->workingLens;
+        return $this->totals->workingLens;
     }
 
     /** Marked f-number the lens at that place is set to; its widest when left alone; null when not known. */

@@ -44,20 +44,20 @@ final class Settling
      *
      * @throws InvalidFigure names `minFocusMm` when no focal length at the closest fits
      */
-    public static function settle(Lens $lens, ?float $zoomMm, ?LensFigures $figures = null, ?Nudge $nudge = null, ?Focusing $taken = null): SettledLens
+    public static function settle(Lens $lens, ?float $zoomMm, ?LensFigures $figures = null, ?Perturbation $perturbation = null, ?Focusing $taken = null): SettledLens
     {
         $figures ??= $lens->figuresAt($zoomMm);
-        $nudge ??= Nudge::none();
-        $apertureNudge = $nudge->aperture * self::CLOSE_APERTURE;
+        $perturbation ??= Perturbation::none();
+        $aperturePerturbation = $perturbation->aperture * self::CLOSE_APERTURE;
         $f = $figures->focalLengthMm;
         $d = $figures->minFocusMm;
         $m0 = $figures->maxMagnification;
         $gapGiven = $figures->principalGapMm !== null;
-        $g = $figures->principalGapMm ?? ($lens->design->gapRatio() + $nudge->family * $lens->design->gapRatioHalfWidth()) * $f;
-        $p = $figures->pupilRatio ?? $lens->design->pupilRatio() + $nudge->family * $lens->design->pupilRatioHalfWidth();
+        $g = $figures->principalGapMm ?? ($lens->design->gapRatio() + $perturbation->family * $lens->design->gapRatioHalfWidth()) * $f;
+        $p = $figures->pupilRatio ?? $lens->design->pupilRatio() + $perturbation->family * $lens->design->pupilRatioHalfWidth();
 
         if ($d === null || $m0 === null || $m0 <= 0.0 || $lens->focusing === Focusing::Fixed) {
-            return self::make($lens, $figures, $apertureNudge, $f, $f, $g, $g, 0.0, $p, [Focusing::Fixed, null, null, false, false]);
+            return self::make($lens, $figures, $aperturePerturbation, $f, $f, $g, $g, 0.0, $p, [Focusing::Fixed, null, null, false, false]);
         }
 
         // The ring's own law at the closest: D = A f + g, with A = 2 + m0 + 1/m0.
@@ -83,24 +83,24 @@ final class Settling
                 throw InvalidFigure::because('minFocusMm', 'is too short for this focal length and magnification');
             }
 
-            return self::make($lens, $figures, $apertureNudge, $f, $f, $g, $g, $m0, $p, [$focusing, $r, $tolerance, abs($r) > $tolerance, $decided]);
+            return self::make($lens, $figures, $aperturePerturbation, $f, $f, $g, $g, $m0, $p, [$focusing, $r, $tolerance, abs($r) > $tolerance, $decided]);
         }
 
-        $g1 = $figures->closePrincipalGapMm ?? $g + (self::CLOSE_GAP + $nudge->closeGap * self::CLOSE_GAP_HALF_WIDTH) * $f * $m0;
+        $g1 = $figures->closePrincipalGapMm ?? $g + (self::CLOSE_GAP + $perturbation->closeGap * self::CLOSE_GAP_HALF_WIDTH) * $f * $m0;
         $f1 = $figures->closeFocalLengthMm ?? ($d - $g1) / $bigA;
         if ($f1 <= 0.0) {
             throw InvalidFigure::because('minFocusMm', 'is shorter than the lens itself at this magnification');
         }
         $disagrees = $f1 < self::BELIEVABLE[0] * $f || $f1 > self::BELIEVABLE[1] * $f;
 
-        return self::make($lens, $figures, $apertureNudge, $f, $f1, $g, $g1, $m0, $p, [$focusing, $r, $tolerance, $disagrees, $decided]);
+        return self::make($lens, $figures, $aperturePerturbation, $f, $f1, $g, $g1, $m0, $p, [$focusing, $r, $tolerance, $disagrees, $decided]);
     }
 
     /** @param  array{Focusing, ?float, ?float, bool, bool}  $verdict focusing, disagreement, tolerance, disagrees, decided */
     private static function make(
         Lens $lens,
         LensFigures $figures,
-        float $apertureNudge,
+        float $aperturePerturbation,
         float $f0,
         float $f1,
         float $g0,
@@ -114,29 +114,29 @@ final class Settling
             : null;
 
         return new SettledLens(
-            $f0,
-            $f1,
-            $g0,
-            $g1,
-            $figures->registerMm,
-            $figures->frontRimMm,
-            $m0,
-            $p,
-            $figures->closePupilRatio,
-            $closeLoss,
-            $verdict[0],
-            $figures->rimTravelMm,
-            $figures->rearProtrusionMm,
-            $figures->frontGlassMm,
-            $figures->imageCircleMm,
-            $figures->widest,
-            $figures->smallest,
-            $lens->aperture->showsEffective,
-            $verdict[1],
-            $verdict[2],
-            $verdict[3],
-            $verdict[4],
-            $apertureNudge,
+            f0: $f0,
+            f1: $f1,
+            g0: $g0,
+            g1: $g1,
+            register: $figures->registerMm,
+            rim: $figures->frontRimMm,
+            m0: $m0,
+            p0: $p,
+            p1: $figures->closePupilRatio,
+            closeLoss: $closeLoss,
+            focusing: $verdict[0],
+            rimTravel: $figures->rimTravelMm,
+            protrusion: $figures->rearProtrusionMm,
+            frontGlass: $figures->frontGlassMm,
+            imageCircle: $figures->imageCircleMm,
+            widest: $figures->widest,
+            smallest: $figures->smallest,
+            showsEffective: $lens->aperture->showsEffective,
+            disagreement: $verdict[1],
+            tolerance: $verdict[2],
+            disagrees: $verdict[3],
+            decided: $verdict[4],
+            apertureNudge: $aperturePerturbation,
         );
     }
 }

@@ -30,15 +30,15 @@ final readonly class Subject
     public static function from(Values $values): self
     {
         return new self(
-            $values->stringOrNull('name'),
-            $values->floatOrNull('widthMm'),
-            $values->floatOrNull('depthMm'),
-            $values->floatOrNull('radiusMm'),
-            $values->boolOrNull('flat'),
-            $values->floatOrNull('acrossMmS'),
-            $values->floatOrNull('toAndFroMmS'),
-            $values->strings('traits'),
-            $values,
+            name: $values->stringOrNull('name'),
+            widthMm: $values->floatOrNull('widthMm'),
+            depthMm: $values->floatOrNull('depthMm'),
+            radiusMm: $values->floatOrNull('radiusMm'),
+            flat: $values->boolOrNull('flat'),
+            acrossMmS: $values->floatOrNull('acrossMmS'),
+            toAndFroMmS: $values->floatOrNull('toAndFroMmS'),
+            traits: $values->strings('traits'),
+            document: $values,
         );
     }
 

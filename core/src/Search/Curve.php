@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Search;
 
+use ZincThimble\Core\Optics\RayMatrix;
+
 /**
- * Where a head meets the target of a wish as its ring is turned: a row of points, and between which neighbours all limits
- * are kept. A rig does it if what stands behind the head can be as long as one of these places asks.
+ * Where a front assembly meets the target of a wish as its ring is turned: a row of points, and between which neighbours all limits
+ * are kept. A rig does it if what stands behind the front assembly can be as long as one of these places asks.
  */
 final class Curve
 {
     /** Halvings that find where a limit is met between two places of the ring. */
     private const HALVINGS = 18;
 
-    /** @var list<Point> that fit, in the order of the ring */
+    /** @var list<FrontSetting> that fit, in the order of the ring */
     public array $points = [];
 
     /** @var list<bool> whether everything between a point and the next fits too */
@@ -27,7 +29,7 @@ final class Curve
 
     public float $most = -INF;
 
-    public function __construct(public readonly HeadOptics $optics, public readonly int $way, private readonly Judge $judge, private readonly Target $target, private readonly Base $base)
+    public function __construct(public readonly FrontOptics $optics, public readonly int $way, private readonly LimitCheck $limits, private readonly Target $target, private readonly CameraBody $base)
     {
         $before = null;
         $beforeLay = null;
@@ -58,14 +60,14 @@ final class Curve
         }
     }
 
-    /** The head with its ring at a place, standing where the target is met; null where it isn't. */
-    public function meet(HeadLay $lay): ?Point
+    /** The front assembly with its ring at a place, standing where the target is met; null where it isn't. */
+    public function meet(RayMatrix $lay): ?FrontSetting
     {
         $z = $this->target->places($lay, $this->base->factor(), $this->base->converterMm())[$this->way];
         if (is_nan($z) || $z < 0.0) {
             return null;
         }
-        $point = $this->judge->at($this->optics, $lay, $z);
+        $point = $this->limits->at($this->optics, $lay, $z);
         // A magnification is met by one kind of picture in each way, a distance by whatever picture stands there.
         if ($point === null || $this->target->kind === TargetKind::Magnification && ($lay->c * $z + $lay->d > 0.0) !== ($this->way === 1)) {
             return null;
@@ -78,7 +80,7 @@ final class Curve
      * The first place that suits a stack of these lengths, the ring as near to infinity as it can be; null = none does.
      * Between two points the ring's place is found by halving: its point is exact.
      */
-    public function first(float $least, float $most): ?Point
+    public function first(float $least, float $most): ?FrontSetting
     {
         $slack = 1e-9;
         foreach ($this->points as $k => $point) {
@@ -94,7 +96,7 @@ final class Curve
         return null;
     }
 
-    private function between(Point $from, Point $to, float $z): ?Point
+    private function between(FrontSetting $from, FrontSetting $to, float $z): ?FrontSetting
     {
         [$low, $high] = [$from->s, $to->s];
         [$atLow, $atHigh] = [$from->z - $z, $to->z - $z];
@@ -117,7 +119,7 @@ final class Curve
         return $best;
     }
 
-    private function edge(float $good, float $bad): ?Point
+    private function edge(float $good, float $bad): ?FrontSetting
     {
         $found = null;
         for ($n = 0; $n < self::HALVINGS; $n++) {
@@ -134,7 +136,7 @@ final class Curve
         return $found;
     }
 
-    private function add(Point $point, bool $joined): void
+    private function add(FrontSetting $point, bool $joined): void
     {
         if ($this->points !== []) {
             $this->joined[] = $joined;

@@ -4,29 +4,29 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Search;
 
-/** How near one head comes to a wish: where it would have to be carried, and how far that misses. */
+/** How near one front assembly comes to a wish: where it would have to be carried, and how far that misses. */
 final readonly class Nearest
 {
     public function __construct(
         /** Sum of the shares by which the target and the limits are missed. */
         public float $miss,
-        public HeadOptics $optics,
-        public Point $point,
+        public FrontOptics $optics,
+        public FrontSetting $point,
     ) {
     }
 
     /**
-     * The best that a head can do on stacks of these lengths.
+     * The best that a front assembly can do on stacks of these lengths.
      *
-     * @param  list<array{float, float}>  $lengths  of stack, sensor to head, mm
+     * @param  list<array{float, float}>  $lengths  of stack, sensor to front assembly, mm
      */
-    public static function of(HeadOptics $optics, array $lengths, Judge $judge, Target $target, Base $base): ?self
+    public static function of(FrontOptics $optics, array $lengths, LimitCheck $limits, Target $target, CameraBody $base): ?self
     {
         $best = null;
         foreach ($optics->lays as $lay) {
             foreach ($target->places($lay, $base->factor(), $base->converterMm()) as $place) {
                 $z = is_nan($place) ? null : self::nearest($place, $lengths);
-                $point = $z === null ? null : $judge->at($optics, $lay, $z);
+                $point = $z === null ? null : $limits->at($optics, $lay, $z);
                 if ($point === null) {
                     continue;
                 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Search;
 
+use ZincThimble\Core\Optics\RayMatrix;
+
 /**
  * What a kit can do at all, without a wish: how many rigs come by each magnification and working distance, by route, the
  * most room there is at each magnification, and the magnifications that nothing reaches.
@@ -76,24 +78,24 @@ final class Overview
     }
 
     /**
-     * Everything that one head can do on one camera.
+     * Everything that one front assembly can do on one camera.
      *
-     * @param  list<HeadOptics>  $variants  its zoom settings
+     * @param  list<FrontOptics>  $variants  its zoom settings
      */
-    public function add(Base $base, Head $head, StackGroup $group, array $variants): void
+    public function add(CameraBody $base, FrontAssembly $front, StackGroup $group, array $variants): void
     {
         [$counts, $lengths, $unions] = $this->lengths($group);
-        // Routes that differ in their rings alone are one route of this head, but for a plain lens.
+        // Routes that differ in their rings alone are one route of this front assembly, but for a plain lens.
         $bins = [];
         foreach ($lengths as $stack => $steps) {
-            $route = Route::of($head->route(), $stack)->value;
+            $route = Route::of($front->route(), $stack)->value;
             $this->rigsByRoute[$route] = ($this->rigsByRoute[$route] ?? 0) + $counts[$stack];
             foreach ($steps as $step => $share) {
                 $bins[$route][$step] = ($bins[$route][$step] ?? 0.0) + $share;
             }
         }
         for ($i = ($this->every - $this->rigs % $this->every) % $this->every; $i < $group->count; $i += $this->every) {
-            $this->dot($variants[0], $base, ($group->least[$i] + $group->most[$i]) / 2.0, Route::of($head->route(), $group->route[$i])->value);
+            $this->dot($variants[0], $base, ($group->least[$i] + $group->most[$i]) / 2.0, Route::of($front->route(), $group->route[$i])->value);
         }
         $this->rigs += $group->count;
         foreach ($variants as $optics) {
@@ -104,9 +106,9 @@ final class Overview
                 }
             }
             $touching = new Target(TargetKind::WorkingDistance, 0.0);
-            $ends = array_map(static fn (HeadLay $lay): float => $touching->places($lay, 1.0, 0.0)[0], $optics->lays);
-            foreach ($head->route() === Route::Plain ? array_keys($counts) : [self::ALL] as $stack) {
-                $route = Route::of($head->route(), $stack)->value;
+            $ends = array_map(static fn (RayMatrix $lay): float => $touching->places($lay, 1.0, 0.0)[0], $optics->lays);
+            foreach ($front->route() === Route::Plain ? array_keys($counts) : [self::ALL] as $stack) {
+                $route = Route::of($front->route(), $stack)->value;
                 foreach ($unions[$stack] ?? [] as [$from, $to]) {
                     $this->cover($optics, $ends, $base->factor(), $from, $to, $route);
                 }
@@ -115,7 +117,7 @@ final class Overview
     }
 
     /**
-     * How many stacks of a group there are by kind, how long they can be, and that merged. Many heads stand
+     * How many stacks of a group there are by kind, how long they can be, and that merged. Many front assemblies stand
      * on the same group.
      *
      * @return array{array<int, int>, array<int, array<int, float>>, array<int, list<array{float, float}>>}
@@ -182,17 +184,17 @@ final class Overview
     }
 
     /**
-     * Where the ring stands: a lens by itself is followed all along its ring, which is all that moves it; of other heads
+     * Where the ring stands: a lens by itself is followed all along its ring, which is all that moves it; of other front assemblies
      * both ends and the middle show where they go.
      *
-     * @return list<HeadLay>
+     * @return list<RayMatrix>
      */
-    private static function places(HeadOptics $optics): array
+    private static function places(FrontOptics $optics): array
     {
         if (! $optics->moves) {
             return $optics->lays;
         }
-        if (count($optics->head->parts) > 1) {
+        if (count($optics->front->parts) > 1) {
             return [$optics->at(0.0), $optics->at(0.5), $optics->at(1.0)];
         }
         $lays = [];
@@ -205,7 +207,7 @@ final class Overview
     }
 
     /** @param  array<int, float>  $counts */
-    private function count(HeadLay $lay, float $factor, array $counts, string $route, float $weight): void
+    private function count(RayMatrix $lay, float $factor, array $counts, string $route, float $weight): void
     {
         [$a, $b, $c, $d] = [$lay->a, $lay->b, $lay->c, $lay->d];
         $metal = $lay->last - $lay->front;
@@ -234,7 +236,7 @@ final class Overview
         $this->density[$route] = $density;
     }
 
-    private function dot(HeadOptics $optics, Base $base, float $z, string $route): void
+    private function dot(FrontOptics $optics, CameraBody $base, float $z, string $route): void
     {
         $lay = $optics->lays[0];
         $y = $lay->a * $z + $lay->b;
@@ -250,12 +252,12 @@ final class Overview
     }
 
     /**
-     * The magnifications of a head on stacks of a length, its ring free: from the least to the greatest with room before
+     * The magnifications of a front assembly on stacks of a length, its ring free: from the least to the greatest with room before
      * the front.
      *
      * @param  list<float>  $ends  for each place of the ring the length at which the front touches; NAN = none
      */
-    private function cover(HeadOptics $optics, array $ends, float $factor, float $from, float $to, string $route): void
+    private function cover(FrontOptics $optics, array $ends, float $factor, float $from, float $to, string $route): void
     {
         $least = INF;
         $most = 0.0;

@@ -17,11 +17,11 @@ enum Route: string
     case Coupled = 'coupled';
     case Objective = 'objective';
 
-    /** The route of a head on a stack of one of the routes of `Stacks`. */
-    public static function of(self $head, int $stack): self
+    /** The route of a front assembly on a stack of one of the routes of `Stacks`. */
+    public static function of(self $front, int $stack): self
     {
-        if ($head !== self::Plain) {
-            return $head;
+        if ($front !== self::Plain) {
+            return $front;
         }
 
         return match ($stack) {

@@ -12,8 +12,8 @@ use ZincThimble\Core\Rig\Conditions;
 /**
  * Goes through everything that a kit can become.
  *
- * A rig is a camera, a set of rings and a head. Where a wish's target is met depends on head and ring alone (Curve), so
- * each head is worked out once, and a rig does it if its rings can be as long as the curve asks: one comparison of two
+ * A rig is a camera, a set of rings and a front assembly. Where a wish's target is met depends on front assembly and ring alone (Curve), so
+ * each front assembly is worked out once, and a rig does it if its rings can be as long as the curve asks: one comparison of two
  * lengths a rig. Only the best are then set and read in full, by the same reading as everywhere else.
  */
 final class Search
@@ -30,21 +30,21 @@ final class Search
     /** How many cameras, with and without a converter. */
     private const MOST_BASES = 24;
 
-    /** @var list<Base> */
-    private array $bases;
+    /** @var list<CameraBody> */
+    private array $bodies;
 
     private int $basesLeftOut;
 
     /** @var list<Stacks> */
     private array $stacks = [];
 
-    /** @var array<int, list<Head>> by how many parts they may have */
-    private array $heads = [];
+    /** @var array<int, list<FrontAssembly>> by how many parts they may have */
+    private array $fronts = [];
 
     /** @var array<string, StackGroup> by base, kinds of end and rings */
     private array $groups = [];
 
-    /** @var array<int, list<HeadOptics>> by head, laid out when first asked for */
+    /** @var array<int, list<FrontOptics>> by front assembly, laid out when first asked for */
     private array $optics = [];
 
     /** Only rigs that use this part; null = all. */
@@ -53,31 +53,31 @@ final class Search
     /** Whether time or memory ran out before everything was looked at. */
     private bool $cutShort = false;
 
-    private function __construct(public readonly Stock $stock, private readonly Conditions $conditions, private readonly Budget $budget, int $mostStacks)
+    private function __construct(public readonly SearchKit $kit, private readonly Conditions $conditions, private readonly Budget $budget, int $mostStacks)
     {
-        $bases = Base::all($stock);
-        $this->basesLeftOut = max(0, count($bases) - self::MOST_BASES);
-        $this->bases = array_slice($bases, 0, self::MOST_BASES);
+        $bodies = CameraBody::all($kit);
+        $this->basesLeftOut = max(0, count($bodies) - self::MOST_BASES);
+        $this->bodies = array_slice($bodies, 0, self::MOST_BASES);
         // No kit of anybody's comes near this; a kit of thousands is answered in seconds all the same, and told what it lacks.
-        $room = intdiv(self::MOST_RIGS, max(1, count($this->bases) * min(Heads::MOST, Heads::atMost($stock))));
-        foreach ($this->bases as $base) {
-            $this->stacks[] = Stacks::on($base, $stock, max(64, min($mostStacks, $room)), $budget->share(0.3));
+        $room = intdiv(self::MOST_RIGS, max(1, count($this->bodies) * min(FrontAssemblies::MOST, FrontAssemblies::atMost($kit))));
+        foreach ($this->bodies as $base) {
+            $this->stacks[] = Stacks::on($base, $kit, max(64, min($mostStacks, $room)), $budget->share(0.3));
         }
     }
 
     /** @param  int  $mostStacks  sets of rings that one camera may have at the most */
-    public static function of(Stock $stock, Conditions $conditions, ?Budget $budget = null, int $mostStacks = Stacks::MOST): self
+    public static function of(SearchKit $kit, Conditions $conditions, ?Budget $budget = null, int $mostStacks = Stacks::MOST): self
     {
-        return new self($stock, $conditions, $budget ?? Budget::endless(), $mostStacks);
+        return new self($kit, $conditions, $budget ?? Budget::endless(), $mostStacks);
     }
 
-    /** How many rigs the stock can become: zoom settings not counted. */
+    /** How many rigs the kit can become: zoom settings not counted. */
     public function rigs(int $most = PHP_INT_MAX): int
     {
         $rigs = 0;
-        foreach ($this->heads($most) as $head) {
-            foreach (array_keys($this->bases) as $b) {
-                $rigs += $this->group($b, $head)->count;
+        foreach ($this->fronts($most) as $front) {
+            foreach (array_keys($this->bodies) as $b) {
+                $rigs += $this->group($b, $front)->count;
             }
             if ($this->isOver($this->budget)) {
                 break;
@@ -102,25 +102,25 @@ final class Search
         if ($this->basesLeftOut > 0) {
             $told[] = sprintf('%d cameras', $this->basesLeftOut);
         }
-        if (Heads::atMost($this->stock) >= Heads::MOST && max(array_map(count(...), $this->heads === [] ? [$this->heads()] : $this->heads)) >= Heads::MOST) {
-            $told[] = sprintf('lenses with what goes in front of them, beyond %s', number_format(Heads::MOST));
+        if (FrontAssemblies::atMost($this->kit) >= FrontAssemblies::MOST && max(array_map(count(...), $this->fronts === [] ? [$this->fronts()] : $this->fronts)) >= FrontAssemblies::MOST) {
+            $told[] = sprintf('lenses with what goes in front of them, beyond %s', number_format(FrontAssemblies::MOST));
         }
         foreach ($this->stacks as $b => $stacks) {
             if ($stacks->leftOutAbove !== null) {
-                $told[] = sprintf('sets of more than %d rings on %s', $stacks->leftOutAbove, $this->bases[$b]->camera->name ?? 'the camera');
+                $told[] = sprintf('sets of more than %d rings on %s', $stacks->leftOutAbove, $this->bodies[$b]->camera->name ?? 'the camera');
             }
         }
-        if ($this->stock->withoutPrice > 0) {
-            $told[] = sprintf('%d part%s that you don’t own, for want of a price', $this->stock->withoutPrice, $this->stock->withoutPrice === 1 ? '' : 's');
+        if ($this->kit->withoutPrice > 0) {
+            $told[] = sprintf('%d part%s that you don’t own, for want of a price', $this->kit->withoutPrice, $this->kit->withoutPrice === 1 ? '' : 's');
         }
-        if ($this->stock->ringsLeftOut > 0) {
-            $told[] = sprintf('%d rings more than can be told apart', $this->stock->ringsLeftOut);
+        if ($this->kit->ringsLeftOut > 0) {
+            $told[] = sprintf('%d rings more than can be told apart', $this->kit->ringsLeftOut);
         }
 
         return $told;
     }
 
-    /** Only the rigs that use one part of the stock. */
+    /** Only the rigs that use one part of the kit. */
     public function using(Part $part): self
     {
         $this->using = $part;
@@ -130,30 +130,30 @@ final class Search
     }
 
     /**
-     * What comes nearest to a wish that nothing fulfils, each head once, with its limits missed rather than kept.
+     * What comes nearest to a wish that nothing fulfils, each front assembly once, with its limits missed rather than kept.
      *
-     * @return list<Row>
+     * @return list<Candidate>
      */
-    public function nearest(Wanted $wanted, int $count = 3): array
+    public function nearest(SearchCriteria $wanted, int $count = 3): array
     {
         $conditions = $wanted->conditions($this->conditions);
         $found = [];
-        $heads = $this->heads();
-        foreach ($this->bases as $b => $base) {
-            $judge = new Judge($base, $wanted, $conditions);
+        $fronts = $this->fronts();
+        foreach ($this->bodies as $b => $base) {
+            $limits = new LimitCheck($base, $wanted, $conditions);
             $target = $wanted->target($base->camera->frame($conditions->mode)->widthMm);
             // Every camera its part of the time; some is kept for reading what was found.
-            $budget = $this->budget->share(0.8 / (count($this->bases) - $b));
-            foreach ($heads as $head) {
+            $budget = $this->budget->share(0.8 / (count($this->bodies) - $b));
+            foreach ($fronts as $front) {
                 if ($this->isOver($budget)) {
                     break;
                 }
-                $group = $this->group($b, $head);
+                $group = $this->group($b, $front);
                 $lengths = StackGroup::union($group->least, $group->most);
-                foreach ($lengths === [] ? [] : $this->optics($head) as $optics) {
-                    $near = Nearest::of($optics, $lengths, $judge, $target, $base);
+                foreach ($lengths === [] ? [] : $this->optics($front) as $optics) {
+                    $near = Nearest::of($optics, $lengths, $limits, $target, $base);
                     if ($near !== null) {
-                        $found[] = [$near->miss, count($head->parts), $b, $near];
+                        $found[] = [$near->miss, count($front->parts), $b, $near];
                     }
                 }
             }
@@ -161,41 +161,41 @@ final class Search
         usort($found, static fn (array $one, array $other): int => [$one[0], $one[1]] <=> [$other[0], $other[1]]);
         $rows = [];
         foreach ($found as [, , $b, $near]) {
-            $group = $this->group($b, $near->optics->head);
+            $group = $this->group($b, $near->optics->front);
             $row = null;
             if ($rows !== [] && $this->isOver($this->budget)) {
                 break;
             }
             for ($i = 0; $i < $group->count && $row === null; $i++) {
                 if ($near->point->z >= $group->least[$i] - 1e-9 && $near->point->z <= $group->most[$i] + 1e-9) {
-                    $row = Setup::of($this->bases[$b], $this->stacks[$b], $group, $i, $near->optics, $near->point, $conditions, $wanted->bare());
+                    $row = CandidateBuilder::of($this->bodies[$b], $this->stacks[$b], $group, $i, $near->optics, $near->point, $conditions, $wanted->bare());
                 }
             }
             if ($row !== null) {
                 $rows[] = $row;
             }
-            if (count(Fold::of($rows)) >= $count) {
+            if (count(SimilarRigs::of($rows)) >= $count) {
                 break;
             }
         }
 
-        return Fold::of($rows);
+        return SimilarRigs::of($rows);
     }
 
-    /** Everything the stock can do, without a wish. */
+    /** Everything the kit can do, without a wish. */
     public function overview(): Overview
     {
         $overview = new Overview(max(1, (int) ceil($this->rigs() / Overview::DOTS)));
-        $heads = $this->heads();
-        foreach ($this->bases as $b => $base) {
-            $budget = $this->budget->share(0.9 / (count($this->bases) - $b));
-            foreach ($heads as $head) {
+        $fronts = $this->fronts();
+        foreach ($this->bodies as $b => $base) {
+            $budget = $this->budget->share(0.9 / (count($this->bodies) - $b));
+            foreach ($fronts as $front) {
                 if ($this->isOver($budget)) {
                     break;
                 }
-                $group = $this->group($b, $head);
+                $group = $this->group($b, $front);
                 if ($group->count > 0) {
-                    $overview->add($base, $head, $group, $this->optics($head));
+                    $overview->add($base, $front, $group, $this->optics($front));
                 }
             }
         }
@@ -205,45 +205,45 @@ final class Search
     }
 
     /**
-     * A first answer, long before the whole one: only heads of one or two parts, and only so many rigs read. What it finds
+     * A first answer, long before the whole one: only front assemblies of one or two parts, and only so many rigs read. What it finds
      * is found by `ask` too, which may rank others before it.
      */
-    public function first(Wanted $wanted, int $read = self::FIRST): Found
+    public function first(SearchCriteria $wanted, int $read = self::FIRST): SearchResult
     {
         return $this->through($wanted, $read, 2);
     }
 
     /** Everything that fulfils a wish, the best first. */
-    public function ask(Wanted $wanted, int $read = self::READ): Found
+    public function ask(SearchCriteria $wanted, int $read = self::READ): SearchResult
     {
         return $this->through($wanted, $read, PHP_INT_MAX);
     }
 
-    /** @param  int  $most  parts that a head may have */
-    private function through(Wanted $wanted, int $read, int $most): Found
+    /** @param  int  $most  parts that a front assembly may have */
+    private function through(SearchCriteria $wanted, int $read, int $most): SearchResult
     {
         $conditions = $wanted->conditions($this->conditions);
-        $best = new Best($read);
+        $best = new TopCandidates($read);
         $curves = [];
         $sure = 0;
         $unsure = 0;
-        $heads = $this->heads($most);
-        foreach ($this->bases as $b => $base) {
-            $judge = new Judge($base, $wanted, $conditions);
+        $fronts = $this->fronts($most);
+        foreach ($this->bodies as $b => $base) {
+            $limits = new LimitCheck($base, $wanted, $conditions);
             $target = $wanted->target($base->camera->frame($conditions->mode)->widthMm);
-            $budget = $this->budget->share(0.7 / (count($this->bases) - $b));
-            foreach ($heads as $head) {
+            $budget = $this->budget->share(0.7 / (count($this->bodies) - $b));
+            foreach ($fronts as $front) {
                 if ($this->isOver($budget)) {
                     break;
                 }
-                $group = $this->group($b, $head);
+                $group = $this->group($b, $front);
                 if ($group->count === 0) {
                     continue;
                 }
                 $mine = [];
-                foreach ($this->optics($head) as $optics) {
+                foreach ($this->optics($front) as $optics) {
                     foreach ([0, 1] as $way) {
-                        $curve = new Curve($optics, $way, $judge, $target, $base);
+                        $curve = new Curve($optics, $way, $limits, $target, $base);
                         if ($curve->z !== []) {
                             $mine[] = $curve;
                         }
@@ -252,11 +252,11 @@ final class Search
                 if ($mine === []) {
                     continue;
                 }
-                [$plus, $minus] = $this->suit($b, $head, $group, $mine, $wanted, $judge, count($curves), $best);
+                [$plus, $minus] = $this->suit($b, $front, $group, $mine, $wanted, $limits, count($curves), $best);
                 $sure += $plus;
                 $unsure += $minus;
                 foreach ($mine as $curve) {
-                    $curves[] = [$b, $head, $curve];
+                    $curves[] = [$b, $front, $curve];
                 }
             }
         }
@@ -265,31 +265,31 @@ final class Search
     }
 
     /**
-     * Holds every stack of a group against the curves of one head.
+     * Holds every stack of a group against the curves of one front assembly.
      *
      * @param  non-empty-list<Curve>  $curves
      * @return array{int, int} rigs that do it, and rigs that may, once their rings have been looked at
      */
-    private function suit(int $b, Head $head, StackGroup $group, array $curves, Wanted $wanted, Judge $judge, int $first, Best $best): array
+    private function suit(int $b, FrontAssembly $front, StackGroup $group, array $curves, SearchCriteria $wanted, LimitCheck $limits, int $first, TopCandidates $best): array
     {
-        $works = $this->works($b, $head, $wanted->automatic);
-        $base = $this->bases[$b];
-        $massKnown = $base->massG() + $head->mass;
-        $priceKnown = $base->price() + $head->price;
-        $jointsKnown = $base->joints() + $head->joints;
+        $works = $this->works($b, $front, $wanted->automatic);
+        $base = $this->bodies[$b];
+        $massKnown = $base->massG() + $front->mass;
+        $priceKnown = $base->price() + $front->price;
+        $jointsKnown = $base->joints() + $front->joints;
         $mostMass = $wanted->mostMassG === null ? INF : $wanted->mostMassG - $massKnown;
         $mostPrice = $wanted->mostPrice === null ? INF : $wanted->mostPrice - $priceKnown;
-        $mostMissing = ($wanted->mostMissingPrice ?? 0.0) - $base->missing - $head->missing;
-        if ($mostMissing < 0.0) {
+        $mostToBuy = ($wanted->mostMissingPrice ?? 0.0) - $base->priceToBuy - $front->priceToBuy;
+        if ($mostToBuy < 0.0) {
             return [0, 0];
         }
-        $narrow = $judge->asksForLight();
+        $narrow = $limits->asksForLight();
         $factor = $base->factor();
         $corner = $wanted->leastCorner !== null;
         $keys = [];
         $from = [];
         $doubt = [];
-        [$least, $most, $class, $joints, $mass, $price, $clear, $missing] = [$group->least, $group->most, $group->class, $group->joints, $group->mass, $group->price, $group->clear, $group->missing];
+        [$least, $most, $class, $joints, $mass, $price, $clear, $priceToBuy] = [$group->least, $group->most, $group->class, $group->joints, $group->mass, $group->price, $group->clear, $group->priceToBuy];
         foreach ($curves as $k => $curve) {
             $reach = $this->reach($curve->optics, $b, $wanted);
             if ($reach === null) {
@@ -307,7 +307,7 @@ final class Search
                     break;
                 }
                 $high = $most[$i];
-                if ($high < $nearest || $works[$class[$i]] < 0 || $mass[$i] > $mostMass || $price[$i] > $mostPrice || $missing[$i] > $mostMissing) {
+                if ($high < $nearest || $works[$class[$i]] < 0 || $mass[$i] > $mostMass || $price[$i] > $mostPrice || $priceToBuy[$i] > $mostToBuy) {
                     continue;
                 }
                 $share = 0.0;
@@ -345,7 +345,7 @@ final class Search
                     $keys[$i] = $key;
                     $from[$i] = $k;
                 }
-                // A ring narrower than the light on its way to the head could dim the picture or its corner.
+                // A ring narrower than the light on its way to the front assembly could dim the picture or its corner.
                 $doubt[$i] = ($doubt[$i] ?? true) && ($corner || $narrow && $high / $clear[$i] * $factor > $point->effective);
             }
         }
@@ -365,16 +365,16 @@ final class Search
      *
      * @return list<int> by class of StackGroup
      */
-    private function works(int $b, Head $head, ?bool $automatic): array
+    private function works(int $b, FrontAssembly $front, ?bool $automatic): array
     {
-        $lens = $head->lens();
+        $lens = $front->lens();
         $works = [];
         for ($class = 0; $class < StackGroup::CLASSES; $class++) {
             $how = ApertureWorked::Ring;
             if ($lens !== null) {
                 $passes = new Coupling(($class & 1) !== 0, ($class & 2) !== 0);
-                $wired = $passes->contacts && (($class & 8) !== 0 || $this->bases[$b]->converter !== null);
-                $how = ApertureWorked::of($lens, $passes, ($class & 4) !== 0, $wired, $this->bases[$b]->camera->isBuiltIn());
+                $wired = $passes->contacts && (($class & 8) !== 0 || $this->bodies[$b]->converter !== null);
+                $how = ApertureWorked::of($lens, $passes, ($class & 4) !== 0, $wired, $this->bodies[$b]->camera->isBuiltIn());
             }
             $works[] = match (true) {
                 $how === ApertureWorked::Stuck, $automatic !== null && $automatic !== $how->isAutomatic() => -1,
@@ -387,19 +387,19 @@ final class Search
     }
 
     /**
-     * Lengths of stack, from sensor to head, at which other distances that are wanted too can be focused.
+     * Lengths of stack, from sensor to front assembly, at which other distances that are wanted too can be focused.
      *
      * @return list<array{float, float}>|null null = one of them never can
      */
-    private function reach(HeadOptics $optics, int $b, Wanted $wanted): ?array
+    private function reach(FrontOptics $optics, int $b, SearchCriteria $wanted): ?array
     {
         $ways = [];
         foreach (array_filter([$wanted->focusFromMm, $wanted->focusToMm], static fn (?float $mm): bool => $mm !== null) as $distance) {
             $target = new Target(TargetKind::SubjectDistance, $distance);
-            $judge = new Judge($this->bases[$b], $wanted->bare(), $this->conditions);
+            $limits = new LimitCheck($this->bodies[$b], $wanted->bare(), $this->conditions);
             $way = [INF, -INF];
             foreach ([0, 1] as $which) {
-                $curve = new Curve($optics, $which, $judge, $target, $this->bases[$b]);
+                $curve = new Curve($optics, $which, $limits, $target, $this->bodies[$b]);
                 $way = [min($way[0], $curve->least), max($way[1], $curve->most)];
             }
             $ways[] = $way;
@@ -423,8 +423,8 @@ final class Search
         return $ways;
     }
 
-    /** @param  list<array{int, Head, Curve}>  $curves base, head, curve */
-    private function found(Wanted $wanted, Conditions $conditions, Best $best, array $curves, int $sure, int $unsure, int $rigs): Found
+    /** @param  list<array{int, FrontAssembly, Curve}>  $curves base, front assembly, curve */
+    private function found(SearchCriteria $wanted, Conditions $conditions, TopCandidates $best, array $curves, int $sure, int $unsure, int $rigs): SearchResult
     {
         $rows = [];
         $refused = 0;
@@ -434,11 +434,11 @@ final class Search
             if ($rows !== [] && $this->isOver($this->budget)) {
                 break;
             }
-            [$b, $head, $curve] = $curves[$c];
-            $group = $this->group($b, $head);
+            [$b, $front, $curve] = $curves[$c];
+            $group = $this->group($b, $front);
             $point = $curve->first($group->least[$i], $group->most[$i]);
-            $row = $point === null ? null : Setup::of(
-                $this->bases[$b], $this->stacks[$b], $group, $i, $curve->optics, $point, $conditions, $wanted,
+            $row = $point === null ? null : CandidateBuilder::of(
+                $this->bodies[$b], $this->stacks[$b], $group, $i, $curve->optics, $point, $conditions, $wanted,
             );
             $read++;
             $doubtful += $doubt ? 1 : 0;
@@ -449,34 +449,34 @@ final class Search
                 $rows[] = $row;
             }
         }
-        usort($rows, static fn (Row $x, Row $y): int => $x->rank <=> $y->rank);
+        usort($rows, static fn (Candidate $x, Candidate $y): int => $x->rank <=> $y->rank);
 
-        return new Found(
-            Fold::of($rows), $rigs, $sure + $doubtful - $refused, $unsure - $doubtful, count($rows), $this->leftOut(),
+        return new SearchResult(
+            SimilarRigs::of($rows), $rigs, $sure + $doubtful - $refused, $unsure - $doubtful, count($rows), $this->leftOut(),
         );
     }
 
-    private function group(int $b, Head $head): StackGroup
+    private function group(int $b, FrontAssembly $front): StackGroup
     {
-        $ends = $this->stacks[$b]->endsFor($head->rear());
-        $key = $b.' '.$ends.' '.$head->rings;
+        $ends = $this->stacks[$b]->endsFor($front->rear());
+        $key = $b.' '.$ends.' '.$front->rings;
 
-        if ($this->using !== null && ! in_array($this->using, $head->parts, true)) {
+        if ($this->using !== null && ! in_array($this->using, $front->parts, true)) {
             $with = 0;
-            foreach ($this->stock->rings as $i => $ring) {
+            foreach ($this->kit->rings as $i => $ring) {
                 $with |= $ring === $this->using ? 1 << $i : 0;
             }
 
-            return $this->groups[$key.' with'] ??= new StackGroup($this->stacks[$b], $with === 0 ? 0 : $ends, $head->rings, $with);
+            return $this->groups[$key.' with'] ??= new StackGroup($this->stacks[$b], $with === 0 ? 0 : $ends, $front->rings, $with);
         }
 
-        return $this->groups[$key] ??= new StackGroup($this->stacks[$b], $ends, $head->rings);
+        return $this->groups[$key] ??= new StackGroup($this->stacks[$b], $ends, $front->rings);
     }
 
-    /** @return list<Head> */
-    private function heads(int $most = PHP_INT_MAX): array
+    /** @return list<FrontAssembly> */
+    private function fronts(int $most = PHP_INT_MAX): array
     {
-        return $this->heads[$most] ??= Heads::of($this->stock, $most, $this->budget->share(0.3));
+        return $this->fronts[$most] ??= FrontAssemblies::of($this->kit, $most, $this->budget->share(0.3));
     }
 
     private function isOver(Budget $budget): bool
@@ -487,17 +487,17 @@ final class Search
         return $over;
     }
 
-    /** @return list<HeadOptics> at every zoom setting, and with the ring of a lens in front at either end */
-    private function optics(Head $head): array
+    /** @return list<FrontOptics> at every zoom setting, and with the ring of a lens in front at either end */
+    private function optics(FrontAssembly $front): array
     {
-        $key = spl_object_id($head);
+        $key = spl_object_id($front);
         if (! isset($this->optics[$key])) {
             $optics = [];
-            foreach (HeadOptics::zooms($head) as $zoom) {
-                $one = new HeadOptics($head, $this->stock->cameras[0], $this->conditions, $zoom, 0.0);
+            foreach (FrontOptics::zooms($front) as $zoom) {
+                $one = new FrontOptics($front, $this->kit->cameras[0], $this->conditions, $zoom, 0.0);
                 $optics[] = $one;
                 if ($one->secondMoves()) {
-                    $optics[] = new HeadOptics($head, $this->stock->cameras[0], $this->conditions, $zoom, 1.0);
+                    $optics[] = new FrontOptics($front, $this->kit->cameras[0], $this->conditions, $zoom, 1.0);
                 }
             }
             $this->optics[$key] = $optics;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Search;
 
-/** The stacks of one camera that one kind of head can stand on, without the rings it needs itself: columns, the shortest first. */
+/** The stacks of one camera that one kind of front assembly can stand on, without the rings it needs itself: columns, the shortest first. */
 final readonly class StackGroup
 {
     /** Contacts 1, lever 2, latch 4, and whether any ring is there, 8: what the working of an aperture depends on. */
@@ -38,13 +38,13 @@ final readonly class StackGroup
     public array $route;
 
     /** @var list<float> price of what of it is not owned yet */
-    public array $missing;
+    public array $priceToBuy;
 
     public int $count;
 
     /**
-     * @param  int  $ends  kinds of end the head goes on, as bits
-     * @param  int  $without  rings that stand in the head, as bits
+     * @param  int  $ends  kinds of end the front assembly goes on, as bits
+     * @param  int  $without  rings that stand in the front assembly, as bits
      * @param  int  $with  rings that have to be there
      */
     public function __construct(Stacks $stacks, public int $ends, int $without, int $with = 0)
@@ -77,18 +77,18 @@ final readonly class StackGroup
         /** @var list<int> $route */
         $route = $columns[5];
         [$this->most, $this->clear, $this->joints, $this->mass, $this->price, $this->route] = [$most, $clear, $joints, $mass, $price, $route];
-        $class = $missing = [];
-        $toBuy = array_filter($stacks->stock->ringMissing, static fn (float $each): bool => $each > 0.0);
+        $class = $priceToBuy = [];
+        $toBuy = array_filter($stacks->kit->ringPriceToBuy, static fn (float $each): bool => $each > 0.0);
         foreach ($at as $i) {
             $price = 0.0;
             foreach ($toBuy as $r => $each) {
                 $price += ($stacks->set[$i] & (1 << $r)) !== 0 ? $each : 0.0;
             }
-            $missing[] = $price;
+            $priceToBuy[] = $price;
             $class[] = $stacks->passes[$i] | (($stacks->latched[$i] & $ends) !== 0 ? 4 : 0) | ($stacks->set[$i] === 0 ? 0 : 8);
         }
         $this->class = $class;
-        $this->missing = $missing;
+        $this->priceToBuy = $priceToBuy;
     }
 
     /**

@@ -69,13 +69,13 @@ final class Stacks
     /** Sets of more rings than these are left out; null = none are. */
     public ?int $leftOutAbove = null;
 
-    private function __construct(public readonly Base $base, public readonly Stock $stock)
+    private function __construct(public readonly CameraBody $base, public readonly SearchKit $kit)
     {
     }
 
-    public static function on(Base $base, Stock $stock, int $most = self::MOST, ?Budget $budget = null): self
+    public static function on(CameraBody $base, SearchKit $kit, int $most = self::MOST, ?Budget $budget = null): self
     {
-        $stacks = new self($base, $stock);
+        $stacks = new self($base, $kit);
         $stacks->grow($most, $budget ?? Budget::endless());
 
         return $stacks;
@@ -94,15 +94,15 @@ final class Stacks
 
     private function grow(int $most, Budget $budget): void
     {
-        $rings = $this->stock->rings;
+        $rings = $this->kit->rings;
         $count = count($rings);
         $front = $this->end($this->base->front());
         $frontOf = [];
         foreach ($rings as $ring) {
-            $frontOf[] = $this->end($ring->casing->front);
+            $frontOf[] = $this->end($ring->identity->front);
         }
-        $on = array_map(fn (Spacer|VariableSpacer $ring): int => $this->endsFor($ring->casing->rear), $rings);
-        $copies = $this->stock->copies;
+        $on = array_map(fn (Spacer|VariableSpacer $ring): int => $this->endsFor($ring->identity->rear), $rings);
+        $copies = $this->kit->copies;
         $grip = $this->base->camera->gripOverhangMm ?? -INF;
         $passes = $this->base->passes();
         $start = $this->base->camera->registerMm;
@@ -141,9 +141,9 @@ final class Stacks
                     $end = 1 << $frontOf[$i];
                     $plain = ($ends & $on[$i]) !== 0;
                     $held = ($latched & $on[$i]) !== 0;
-                    $works = $ring instanceof Bellows ? $ring->latch : $held && $ring->casing->passes->lever;
+                    $works = $ring instanceof Bellows ? $ring->latch : $held && $ring->identity->passes->lever;
                     // A bellows decides anew; any other ring passes a latch on or ends it.
-                    $keeps = $ring instanceof Bellows ? ! $ring->latch : $plain || $held && ! $ring->casing->passes->lever;
+                    $keeps = $ring instanceof Bellows ? ! $ring->latch : $plain || $held && ! $ring->identity->passes->lever;
                     $larger = $set | $bit;
                     if (isset($next[$larger])) {
                         $next[$larger][0] |= $keeps ? $end : 0;
@@ -154,8 +154,8 @@ final class Stacks
                     $narrow = $ring->clearMm ?? INF;
                     $next[$larger] = [
                         $keeps ? $end : 0, $works ? $end : 0, $least + $length[$i][0], $longest + $length[$i][1], min($clear, $narrow), $joints + 1,
-                        $mass + ($ring->casing->massG ?? 0.0), $price + ($ring->casing->price ?? 0.0),
-                        $through & (($ring->casing->passes->contacts ? 1 : 0) | ($ring->casing->passes->lever ? 2 : 0)),
+                        $mass + ($ring->identity->massG ?? 0.0), $price + ($ring->identity->price ?? 0.0),
+                        $through & (($ring->identity->passes->contacts ? 1 : 0) | ($ring->identity->passes->lever ? 2 : 0)),
                         max($route, $ring instanceof VariableSpacer ? self::BELLOWS : ($ring->kind === Kind::Tube ? self::TUBES : self::PLAIN)),
                     ];
                 }
@@ -196,7 +196,7 @@ final class Stacks
     public function orders(int $set, int $ends, int $most): array
     {
         $rings = [];
-        foreach ($this->stock->rings as $i => $ring) {
+        foreach ($this->kit->rings as $i => $ring) {
             if (($set & (1 << $i)) !== 0) {
                 $rings[] = $ring;
             }
@@ -246,10 +246,10 @@ final class Stacks
             return false;
         }
         foreach ($left as $i => $ring) {
-            if (Mating::ofEnds($front, $ring->casing->rear) === Fit::Mates) {
+            if (Mating::ofEnds($front, $ring->identity->rear) === Fit::Mates) {
                 $rest = $left;
                 array_splice($rest, $i, 1);
-                if ($this->extend([...$before, $ring], $rest, $ring->casing->front, $ends, $more, $found)) {
+                if ($this->extend([...$before, $ring], $rest, $ring->identity->front, $ends, $more, $found)) {
                     return true;
                 }
             }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Search;
 
-/** What has to be met exactly, and how far from the sensor a head stands where it is. */
+use ZincThimble\Core\Optics\RayMatrix;
+
+/** What has to be met exactly, and how far from the sensor a front assembly stands where it is. */
 final readonly class Target
 {
     public function __construct(public TargetKind $kind, public float $value)
@@ -12,30 +14,30 @@ final readonly class Target
     }
 
     /**
-     * Where the rear of a head stands, mm from the sensor, for the target to be met: in each way that it can be. NAN where
+     * Where the rear of a front assembly stands, mm from the sensor, for the target to be met: in each way that it can be. NAN where
      * it can't in that way. All are roots of a line, for a distance from the sensor of a parabola.
      *
      * @return array{float, float}
      */
-    public function places(HeadLay $head, float $factor, float $converterMm): array
+    public function places(RayMatrix $matrix, float $factor, float $converterMm): array
     {
-        $a = $head->a;
-        $b = $head->b;
-        $c = $head->c;
-        $d = $head->d;
+        $a = $matrix->a;
+        $b = $matrix->b;
+        $c = $matrix->c;
+        $d = $matrix->d;
         if ($this->kind === TargetKind::Magnification) {
             $slope = $this->value / $factor;
 
-            // The usual picture stands on its head; a relayed one is upright.
+            // The usual picture stands on its front assembly; a relayed one is upright.
             return $c === 0.0 ? [NAN, NAN] : [(-$slope - $d) / $c, ($slope - $d) / $c];
         }
         if ($this->kind === TargetKind::WorkingDistance) {
-            $to = $head->last - $head->front - $this->value;
+            $to = $matrix->last - $matrix->front - $this->value;
             $under = $to * $c - $a;
 
             return [$under === 0.0 ? NAN : ($b - $to * $d) / $under, NAN];
         }
-        $to = $head->last - $this->value + $converterMm;
+        $to = $matrix->last - $this->value + $converterMm;
         $middle = $d + $to * $c - $a;
         $constant = $to * $d - $b;
         if ($c === 0.0) {

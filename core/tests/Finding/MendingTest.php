@@ -14,7 +14,7 @@ use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Parts;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Reading\Reading;
-use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Tests\Near;
 use ZincThimble\Core\Tests\RigMaker;
@@ -97,7 +97,7 @@ final class MendingTest extends TestCase
     public function test_it_is_raised_and_cured(Code $code, array $document, array $kit, bool $owed): void
     {
         $rig = RigMaker::made($document);
-        $findings = Answer::of($rig)->findings;
+        $findings = RigReport::of($rig)->findings;
         $found = array_values(array_filter($findings, static fn (Finding $finding): bool => $finding->code === $code));
         $this->assertNotEmpty($found, 'raised are: '.implode(', ', array_map(static fn (Finding $finding): string => $finding->code->value, $findings)));
         $this->assertDoesNotMatchRegularExpression('/[{}]/', $found[0]->message(), 'every number is said');
@@ -130,7 +130,7 @@ final class MendingTest extends TestCase
         $offered = 0;
         for ($n = 0; $n < 150; $n++) {
             $rig = $make->rig();
-            $findings = Answer::of($rig)->findings;
+            $findings = RigReport::of($rig)->findings;
             foreach ($findings as $finding) {
                 foreach (Mending::of($rig, $finding, $findings) as $mend) {
                     $this->assertMends($rig, $finding, $findings, $mend);
@@ -145,7 +145,7 @@ final class MendingTest extends TestCase
     private function assertMends(Rig $rig, Finding $finding, array $findings, \ZincThimble\Core\Finding\Mend $mend): void
     {
         $after = Mending::applied($rig, $mend);
-        $left = Answer::of($after)->findings;
+        $left = RigReport::of($after)->findings;
         $name = $rig->name.' '.$finding->code->value.': '.$mend->label();
         $same = static fn (Finding $each): bool => $each->code === $finding->code;
         $this->assertLessThan(count(array_filter($findings, $same)), count(array_filter($left, $same)), $name);

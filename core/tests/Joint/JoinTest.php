@@ -44,8 +44,8 @@ final class JoinTest extends TestCase
                 $this->assertSame(self::cost($brute), self::cost($path));
                 $end = $front;
                 foreach ($path as $ring) {
-                    $this->assertSame(Fit::Mates, Mating::ofEnds($end, $ring->casing->rear));
-                    $end = $ring->casing->front;
+                    $this->assertSame(Fit::Mates, Mating::ofEnds($end, $ring->identity->rear));
+                    $end = $ring->identity->front;
                 }
                 $this->assertSame(Fit::Mates, Mating::ofEnds($end, $rear));
                 $this->assertCount(count($path), array_unique(array_map(spl_object_id(...), $path)), 'no ring is used twice');
@@ -120,12 +120,12 @@ final class JoinTest extends TestCase
             foreach ($parts as $a => $one) {
                 foreach ($parts as $b => $other) {
                     if ($seen[$a] !== $seen[$b]) {
-                        $this->assertNotSame(Fit::Mates, Mating::ofEnds($one->casing->front, $other->casing->rear));
+                        $this->assertNotSame(Fit::Mates, Mating::ofEnds($one->identity->front, $other->identity->rear));
                     }
                 }
                 foreach ($cameras as $c => $camera) {
                     if ($seen[$a] !== $seen[-1 - $c]) {
-                        $this->assertNotSame(Fit::Mates, Mating::ofEnds($camera->front, $one->casing->rear));
+                        $this->assertNotSame(Fit::Mates, Mating::ofEnds($camera->front, $one->identity->rear));
                     }
                 }
             }
@@ -199,10 +199,10 @@ final class JoinTest extends TestCase
      */
     private static function brute(JointEnd $front, JointEnd $rear, array $rings, array $path = []): ?array
     {
-        $end = $path === [] ? $front : $path[count($path) - 1]->casing->front;
+        $end = $path === [] ? $front : $path[count($path) - 1]->identity->front;
         $best = Mating::ofEnds($end, $rear) === Fit::Mates ? $path : null;
         foreach ($rings as $i => $ring) {
-            if (Mating::ofEnds($end, $ring->casing->rear) === Fit::Mates) {
+            if (Mating::ofEnds($end, $ring->identity->rear) === Fit::Mates) {
                 $rest = $rings;
                 unset($rest[$i]);
                 $found = self::brute($front, $rear, array_values($rest), [...$path, $ring]);
@@ -221,6 +221,6 @@ final class JoinTest extends TestCase
      */
     private static function cost(array $path): array
     {
-        return [count($path), (float) array_sum(array_map(static fn (Part $part): float => $part instanceof Spacer ? $part->lengthMm : 0.0, $path)), (float) array_sum(array_map(static fn (Part $part): float => $part->casing->price ?? 0.0, $path))];
+        return [count($path), (float) array_sum(array_map(static fn (Part $part): float => $part instanceof Spacer ? $part->lengthMm : 0.0, $path)), (float) array_sum(array_map(static fn (Part $part): float => $part->identity->price ?? 0.0, $path))];
     }
 }

@@ -8,16 +8,17 @@ use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\File\KitFile;
 use ZincThimble\Core\Gear\CloseUpLens;
 use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Gear\Kit;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Plan\Cards;
 use ZincThimble\Core\Rig\Conditions;
-use ZincThimble\Core\Search\Missing;
+use ZincThimble\Core\Search\PurchaseSuggestion;
 use ZincThimble\Core\Search\Search;
-use ZincThimble\Core\Search\Stock;
-use ZincThimble\Core\Search\Wanted;
+use ZincThimble\Core\Search\SearchCriteria;
+use ZincThimble\Core\Search\SearchKit;
 
 /** The cards for the bag, the map without a wish, and what is said when nothing fulfils one. */
 final class CardsTest extends TestCase
@@ -79,12 +80,12 @@ final class CardsTest extends TestCase
     {
         $this->expectException(InvalidFigure::class);
         $body = \ZincThimble\Core\Gear\Camera::from(new Values(['joint' => 'elsewhere', 'registerMm' => 20.0, 'sensor' => ['widthMm' => 24.0, 'heightMm' => 16.0]]));
-        (new Cards($this->stock(), $body, $this->part(Lens::class, 'Moor 50'), Conditions::from(new Values([]))))->ladder();
+        (new Cards($this->kit(), $body, $this->part(Lens::class, 'Moor 50'), Conditions::from(new Values([]))))->ladder();
     }
 
     public function test_the_map_counts_every_rig_and_names_what_nothing_reaches(): void
     {
-        $search = Search::of($this->stock(), Conditions::from(new Values([])));
+        $search = Search::of(SearchKit::of($this->kit()), Conditions::from(new Values([])));
         $map = $search->overview();
         self::assertSame($search->rigs(), array_sum($map->rigsByRoute));
         self::assertSame($search->rigs(), $map->rigs);
@@ -98,7 +99,7 @@ final class CardsTest extends TestCase
         }
         self::assertLessThanOrEqual($search->rigs() + 1e-6, array_sum(array_map(array_sum(...), $map->density)));
         // Whatever a wish finds lies on a cell that the map counts, and not above its edge but for half a cell.
-        foreach ($search->ask(new Wanted(magnification: 1.0))->rows as $row) {
+        foreach ($search->ask(new SearchCriteria(magnification: 1.0))->rows as $row) {
             $column = (int) (log($row->reading->magnification / $map::LEAST_M) / log($map::MOST_M / $map::LEAST_M) * $map::COLUMNS);
             self::assertArrayHasKey($column, $map->edge);
             self::assertLessThanOrEqual($map->edge[$column] * 1.1, $row->reading->workingDistanceMm);
@@ -111,8 +112,8 @@ final class CardsTest extends TestCase
         foreach ([10, 25] as $mm) {
             $parts[] = ['kind' => 'tube', 'name' => 'Tube '.$mm, 'rear' => 'larch', 'front' => 'larch', 'lengthMm' => $mm];
         }
-        $stock = Stock::of(KitFile::parse(json_encode(['format' => 'zinc-thimble/kit', 'version' => 1, 'cameras' => [['joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]]], 'parts' => $parts], JSON_THROW_ON_ERROR)));
-        $gaps = Search::of($stock, Conditions::from(new Values([])))->overview()->gaps;
+        $kit = SearchKit::of(KitFile::parse(json_encode(['format' => 'zinc-thimble/kit', 'version' => 1, 'cameras' => [['joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]]], 'parts' => $parts], JSON_THROW_ON_ERROR))->kit());
+        $gaps = Search::of($kit, Conditions::from(new Values([])))->overview()->gaps;
         self::assertCount(2, $gaps);
         self::assertEqualsWithDelta([0.2, 0.5], $gaps[0], 1e-9);
         self::assertEqualsWithDelta([0.5, 0.7], $gaps[1], 1e-9);
@@ -120,32 +121,32 @@ final class CardsTest extends TestCase
 
     public function test_when_nothing_does_it_the_nearest_and_the_part_that_would_are_told(): void
     {
-        $stock = $this->stock();
+        $kit = SearchKit::of($this->kit());
         $conditions = Conditions::from(new Values([]));
-        $wanted = new Wanted(fieldWidthMm: 18.0, leastRoomMm: 400.0);
-        $search = Search::of($stock, $conditions);
+        $wanted = new SearchCriteria(fieldWidthMm: 18.0, leastRoomMm: 400.0);
+        $search = Search::of($kit, $conditions);
         self::assertSame(0, $search->ask($wanted)->fulfil);
         $near = $search->nearest($wanted);
         self::assertEqualsWithDelta(18.0, $near[0]->reading->fieldWidthMm, 1e-6);
         self::assertGreaterThan(300.0, $near[0]->reading->workingDistanceMm);
         self::assertLessThan(400.0, $near[0]->reading->workingDistanceMm);
-        $missing = Missing::of($stock, $conditions, $wanted);
+        $missing = PurchaseSuggestion::of($kit, $conditions, $wanted);
         self::assertSame('a lens of 200 mm, larch', $missing[0]->part->label());
         // With that part the kit does it.
-        self::assertGreaterThan(0, Search::of($stock->with($missing[0]->part), $conditions)->ask($wanted)->fulfil);
+        self::assertGreaterThan(0, Search::of($kit->with($missing[0]->part), $conditions)->ask($wanted)->fulfil);
         self::assertGreaterThanOrEqual(400.0, $missing[0]->row->reading->workingDistanceMm);
     }
 
     private function cards(string $lens): Cards
     {
-        $stock = $this->stock();
+        $kit = $this->kit();
 
-        return new Cards($stock, $stock->cameras[0], $this->part(Lens::class, $lens), Conditions::from(new Values([])));
+        return new Cards($kit, $kit->cameras()[0], $this->part(Lens::class, $lens), Conditions::from(new Values([])));
     }
 
-    private function stock(): Stock
+    private function kit(): Kit
     {
-        return Stock::of(KitFile::parse((string) file_get_contents(__DIR__.'/../../../database/demo/herbarium.kit.json')));
+        return KitFile::parse((string) file_get_contents(__DIR__.'/../../../database/demo/herbarium.kit.json'))->kit();
     }
 
     /**
@@ -156,7 +157,7 @@ final class CardsTest extends TestCase
      */
     private function part(string $class, string $name): Part
     {
-        foreach ($this->stock()->ofClass($class) as $part) {
+        foreach ($this->kit()->ofClass($class) as $part) {
             if ($part->label() === $name) {
                 return $part;
             }

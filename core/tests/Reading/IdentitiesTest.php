@@ -9,7 +9,7 @@ use ZincThimble\Core\Optics\AxialSampler;
 use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\Reading;
-use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Rig\Arrangement;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
@@ -191,7 +191,7 @@ final class IdentitiesTest extends TestCase
     {
         $make = RigMaker::seeded(__METHOD__);
         for ($n = 0; $n < self::RIGS; $n++) {
-            self::assertAllFinite(Answer::of($make->rig())->toArray());
+            self::assertAllFinite(RigReport::of($make->rig())->toArray());
         }
     }
 
@@ -210,7 +210,7 @@ final class IdentitiesTest extends TestCase
                         }
                         foreach ([false, true] as $reversed) {
                             $chain[1]['reversed'] = $reversed;
-                            self::assertAllFinite(Answer::of(self::rig(['name' => 'Body', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]], $chain))->toArray());
+                            self::assertAllFinite(RigReport::of(self::rig(['name' => 'Body', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]], $chain))->toArray());
                         }
                     }
                 }

@@ -12,8 +12,8 @@ use ZincThimble\Core\Reading\RangeOfMany;
 use ZincThimble\Core\Reading\Reach;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Solver;
-use ZincThimble\Core\Reading\Wish;
-use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Reading\SolveTarget;
+use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelGroups;
@@ -45,11 +45,11 @@ final class ManyTravelsTest extends TestCase
             Near::assert($one->{$name}[1], $range->{$name}[1], 1e-9, $name.' greatest');
         }
         // What takes the whole of it: all findings, the reach of what the aperture moves too, and setting it.
-        $this->assertNotNull(Answer::of($rig)->reading->magnification);
+        $this->assertNotNull(RigReport::of($rig)->reading->magnification);
         $reach = Reach::of($rig);
         Near::assert(2.8 * (1 + $range->magnification[0]), $reach['effectiveAperture'][0], 1e-6, 'N (1 + M) with P = 1 where nothing is known of it');
         Near::assert(22 * (1 + $range->magnification[1]), $reach['effectiveAperture'][1], 1e-6, 'and at the other end');
-        $solution = Solver::anywhere($rig, Wish::Magnification, 3.0);
+        $solution = Solver::anywhere($rig, SolveTarget::Magnification, 3.0);
         $this->assertTrue($solution?->exact);
         Near::assert(3.0, Reading::of($solution->rig)->magnification, 1e-9, 'set');
         $this->assertLessThan(64e6, memory_get_peak_usage());

@@ -9,7 +9,7 @@ use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Solver;
-use ZincThimble\Core\Reading\Wish;
+use ZincThimble\Core\Reading\SolveTarget;
 use ZincThimble\Core\Rig\TravelKind;
 use ZincThimble\Core\Tests\Near;
 use ZincThimble\Core\Tests\RigMaker;
@@ -29,7 +29,7 @@ final class SolverTest extends TestCase
                 if ($reading->image !== Image::Real || $reading->magnification < 1e-3) {
                     continue;
                 }
-                foreach ([Wish::Magnification, Wish::FieldWidth, Wish::WorkingDistance, Wish::SubjectDistance] as $wish) {
+                foreach ([SolveTarget::Magnification, SolveTarget::FieldWidth, SolveTarget::WorkingDistance, SolveTarget::SubjectDistance] as $wish) {
                     $wanted = $reading->{$wish->value};
                     if (abs($wanted) < 0.5) {
                         continue;
@@ -50,7 +50,7 @@ final class SolverTest extends TestCase
     public function test_life_size_on_a_bellows_is_one_focal_length_of_extension(): void
     {
         $rig = WorkedCases::named('bellows, enlarging lens');
-        [$solution] = Solver::along($rig, $rig->focusTravels()[0], Wish::Magnification, 1.0);
+        [$solution] = Solver::along($rig, $rig->focusTravels()[0], SolveTarget::Magnification, 1.0);
         $this->assertTrue($solution->exact);
         // 18.4 + 26.1 + draw - 60 = 75
         $this->assertEqualsWithDelta(90.5, $solution->value, 1e-6);
@@ -59,7 +59,7 @@ final class SolverTest extends TestCase
     public function test_a_subject_distance_has_two_solutions_on_either_side_of_life_size(): void
     {
         $rig = WorkedCases::named('bellows, enlarging lens');
-        $solutions = Solver::along($rig, $rig->focusTravels()[0], Wish::SubjectDistance, 300.0);
+        $solutions = Solver::along($rig, $rig->focusTravels()[0], SolveTarget::SubjectDistance, 300.0);
         $this->assertCount(2, $solutions);
         $this->assertLessThan(1.0, Reading::of($solutions[0]->rig)->magnification);
         $this->assertGreaterThan(1.0, Reading::of($solutions[1]->rig)->magnification);
@@ -68,7 +68,7 @@ final class SolverTest extends TestCase
     public function test_the_nearest_is_given_when_there_is_none(): void
     {
         $rig = WorkedCases::named('bellows, enlarging lens');
-        $solution = Solver::anywhere($rig, Wish::Magnification, 20.0);
+        $solution = Solver::anywhere($rig, SolveTarget::Magnification, 20.0);
         $this->assertNotNull($solution);
         $this->assertFalse($solution->exact);
         Near::assert(Range::of($rig)->magnification[1], $solution->reached, 1e-6, 'as far as it goes');
@@ -77,7 +77,7 @@ final class SolverTest extends TestCase
     public function test_bellows_are_moved_before_the_ring(): void
     {
         $rig = WorkedCases::named('two travels: bellows and a focus ring');
-        $solution = Solver::anywhere($rig, Wish::Magnification, 1.0);
+        $solution = Solver::anywhere($rig, SolveTarget::Magnification, 1.0);
         $this->assertSame(TravelKind::Length, $solution?->travel->kind);
         $this->assertSame(0.4, $solution->rig->setting->focus[1]);
     }

@@ -6,7 +6,7 @@ namespace ZincThimble\Core\Tests\Reading;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Tests\Near;
 use ZincThimble\Core\Tests\WorkedCases;
@@ -23,7 +23,7 @@ final class WorkedCasesTest extends TestCase
     #[DataProvider('cases')]
     public function test_it_reads_what_is_known(Rig $rig, array $expected): void
     {
-        $told = Answer::of($rig)->toArray();
+        $told = RigReport::of($rig)->toArray();
         foreach ($expected as $name => $value) {
             if ($name === 'range') {
                 foreach ($value as $reading => [$least, $greatest]) {

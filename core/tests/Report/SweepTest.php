@@ -10,7 +10,7 @@ use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Span;
 use ZincThimble\Core\Reading\Beside;
 use ZincThimble\Core\Reading\Uncertainty;
-use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Report\Sweep;
 use ZincThimble\Core\Rig\Travels;
 use ZincThimble\Core\Tests\Near;
@@ -31,7 +31,7 @@ final class SweepTest extends TestCase
                 $beside = Beside::along($rig, $travel, $sweep->places);
                 $parts = $sweep->toArray($rig)['cornerParts'];
                 foreach ([0, intdiv(count($sweep->places), 3), count($sweep->places) - 1] as $row) {
-                    $answer = Answer::of($rig->with($travel->kind, $travel->part, $sweep->places[$row]));
+                    $answer = RigReport::of($rig->with($travel->kind, $travel->part, $sweep->places[$row]));
                     $name = $rig->name.' '.$travel->name();
                     $this->assertSame($answer->reading->image, $sweep->columns->image[$row], $name);
                     foreach (['magnification', 'workingDistanceMm', 'subjectDistanceMm', 'effectiveAperture', 'nearMm', 'farMm', 'waveDepthMm', 'detailMm', 'entrancePupilMm', 'lightGapDeg', 'cornerBrightness', 'momentAtMountNm'] as $reading) {

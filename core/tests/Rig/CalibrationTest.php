@@ -12,7 +12,7 @@ use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Parts;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Reading\Reading;
-use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Rig\Calibration;
 use ZincThimble\Core\Rig\RulerShot;
 use ZincThimble\Core\Tests\RigMaker;
@@ -181,9 +181,9 @@ final class CalibrationTest extends TestCase
     }
 
     /** @param  array<string, mixed>  $fields */
-    private static function answer(array $fields, float $spacer): Answer
+    private static function answer(array $fields, float $spacer): RigReport
     {
-        return Answer::of(self::rig(self::lens($fields, true), $spacer));
+        return RigReport::of(self::rig(self::lens($fields, true), $spacer));
     }
 
     private static function rig(Lens $lens, float $spacer): \ZincThimble\Core\Rig\Rig

@@ -7,7 +7,7 @@ namespace ZincThimble\Core\Tests\Rig;
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Reading\Reading;
-use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Report\Sweep;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Setting;
@@ -42,7 +42,7 @@ final class CopiesTest extends TestCase
                     $part->figures->with('focalLengthMm', 1.0);
                 }
             }
-            Answer::of($rig);
+            RigReport::of($rig);
             self::assertSame($before, serialize(self::state($rig)), (string) $rig->name);
             self::assertEquals($reads, Reading::of($rig), (string) $rig->name);
         }
@@ -78,7 +78,7 @@ final class CopiesTest extends TestCase
                         }
                     }
                 }
-                self::assertSame([$rig->camera, $rig->chain, $rig->conditions, $rig->inventory], [$other->camera, $other->chain, $other->conditions, $other->inventory]);
+                self::assertSame([$rig->camera, $rig->chain, $rig->conditions, $rig->totals], [$other->camera, $other->chain, $other->conditions, $other->totals]);
                 // Only a zoom that was turned is another lens.
                 self::assertSame($travel->kind === TravelKind::Zoom, $other->lenses !== $rig->lenses);
                 self::assertEquals(self::setAnew($rig, $travel, $value), Reading::of($other), $rig->name.' '.$travel->name());

@@ -14,11 +14,11 @@ use ZincThimble\Core\Joint\Mating;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Search\Budget;
-use ZincThimble\Core\Search\Heads;
-use ZincThimble\Core\Search\Missing;
+use ZincThimble\Core\Search\FrontAssemblies;
+use ZincThimble\Core\Search\PurchaseSuggestion;
 use ZincThimble\Core\Search\Search;
-use ZincThimble\Core\Search\Stock;
-use ZincThimble\Core\Search\Wanted;
+use ZincThimble\Core\Search\SearchCriteria;
+use ZincThimble\Core\Search\SearchKit;
 use ZincThimble\Core\Tests\KitMaker;
 use ZincThimble\Core\Tests\RigMaker;
 
@@ -49,7 +49,7 @@ final class BudgetTest extends TestCase
 
     public function test_nobody_waits_any_more_ends_the_search_at_its_next_look(): void
     {
-        $stock = self::large(300);
+        $kit = self::large(300);
         $looks = 0;
         $this->expectException(\OverflowException::class);
         // Somebody still waits while it is laid out, and nobody when it is gone through.
@@ -58,40 +58,40 @@ final class BudgetTest extends TestCase
                 throw new \OverflowException('nobody waits');
             }
         };
-        Search::of($stock, self::conditions(), Budget::of(60.0, $waited))->ask(new Wanted(magnification: 0.5));
+        Search::of($kit, self::conditions(), Budget::of(60.0, $waited))->ask(new SearchCriteria(magnification: 0.5));
     }
 
     public function test_cut_short_it_says_so_and_what_it_found_is_true(): void
     {
-        $stock = self::large(400);
-        $wanted = new Wanted(magnification: 0.5, leastRoomMm: 30.0);
-        $found = Search::of($stock, self::conditions(), Budget::of(0.4))->ask($wanted, 20);
+        $kit = self::large(400);
+        $wanted = new SearchCriteria(magnification: 0.5, leastRoomMm: 30.0);
+        $found = Search::of($kit, self::conditions(), Budget::of(0.4))->ask($wanted, 20);
         $this->assertContains('what there was no time for: this is the best so far', $found->leftOut);
         foreach ($found->rows as $row) {
             $this->assertEqualsWithDelta(0.5, Reading::of($row->rig)->magnification, 1e-6);
             $this->assertGreaterThanOrEqual(30.0 - 1e-6, Reading::of($row->rig)->workingDistanceMm);
         }
-        // Plain heads of all lenses are looked at before any is built up.
-        $heads = Heads::of($stock, PHP_INT_MAX, Budget::of(0.0));
-        $lenses = count($stock->ofClass(\ZincThimble\Core\Gear\Lens::class));
-        $this->assertGreaterThanOrEqual(2 * $lenses, count(array_filter($heads, static fn ($head): bool => count($head->parts) === 1)));
+        // Plain front assemblies of all lenses are looked at before any is built up.
+        $fronts = FrontAssemblies::of($kit, PHP_INT_MAX, Budget::of(0.0));
+        $lenses = count($kit->ofClass(\ZincThimble\Core\Gear\Lens::class));
+        $this->assertGreaterThanOrEqual(2 * $lenses, count(array_filter($fronts, static fn ($front): bool => count($front->parts) === 1)));
     }
 
     public function test_with_time_enough_nothing_is_said_to_be_left_out(): void
     {
-        $found = Search::of(self::large(12), self::conditions(), Budget::of(60.0))->ask(new Wanted(magnification: 0.5));
+        $found = Search::of(self::large(12), self::conditions(), Budget::of(60.0))->ask(new SearchCriteria(magnification: 0.5));
         $this->assertSame([], $found->leftOut);
     }
 
     public function test_a_kit_of_two_thousand_parts_is_asked_everything_within_its_budget(): void
     {
-        $stock = self::large(2000);
-        $hard = new Wanted(magnification: 40.0, leastRoomMm: 500.0);
+        $kit = self::large(2000);
+        $hard = new SearchCriteria(magnification: 40.0, leastRoomMm: 500.0);
         $from = microtime(true);
-        Search::of($stock, self::conditions(), Budget::of(0.6))->nearest($hard);
-        Missing::of($stock, self::conditions(), $hard, Budget::of(0.6));
-        Search::of($stock, self::conditions(), Budget::of(0.6))->overview();
-        $found = Search::of($stock, self::conditions(), Budget::of(0.6))->ask(new Wanted(magnification: 0.5));
+        Search::of($kit, self::conditions(), Budget::of(0.6))->nearest($hard);
+        PurchaseSuggestion::of($kit, self::conditions(), $hard, Budget::of(0.6));
+        Search::of($kit, self::conditions(), Budget::of(0.6))->overview();
+        $found = Search::of($kit, self::conditions(), Budget::of(0.6))->ask(new SearchCriteria(magnification: 0.5));
         $this->assertNotSame([], $found->leftOut);
         // Four budgets of 0.6 s, and what is done between two looks at the clock, on a machine of any speed.
         $this->assertLessThan(25.0, microtime(true) - $from);
@@ -115,7 +115,7 @@ final class BudgetTest extends TestCase
             $near = [];
             foreach ($parts as $a => $one) {
                 foreach ($parts as $b => $other) {
-                    if ($a !== $b && (Mating::ofEnds($one->casing->front, $other->casing->rear) === Fit::Mates || Mating::ofEnds($other->casing->front, $one->casing->rear) === Fit::Mates)) {
+                    if ($a !== $b && (Mating::ofEnds($one->identity->front, $other->identity->rear) === Fit::Mates || Mating::ofEnds($other->identity->front, $one->identity->rear) === Fit::Mates)) {
                         $near[$a][] = $b;
                     }
                 }
@@ -142,7 +142,7 @@ final class BudgetTest extends TestCase
         $ring = static fn (string $name, float $mm, float $price): \ZincThimble\Core\Gear\Part => \ZincThimble\Core\Gear\Parts::make(\ZincThimble\Core\Gear\Kind::Adapter, new Values(['name' => $name, 'rear' => 'tern', 'front' => 'larch', 'lengthMm' => $mm, 'price' => $price]));
         $rings = AdapterPaths::among([$ring('long', 9.0, 1.0), $ring('dear', 3.0, 9.0), $ring('best', 3.0, 2.0), $ring('equal', 3.0, 2.0)]);
         $way = $rings->way(self::end('tern', 'female'), self::end('larch', 'male'));
-        $this->assertSame(['best'], array_map(static fn ($each): ?string => $each->casing->name, $way ?? []));
+        $this->assertSame(['best'], array_map(static fn ($each): ?string => $each->identity->name, $way ?? []));
         $this->assertNull($rings->way(self::end('larch', 'female'), self::end('tern', 'male')));
         $this->assertSame([], $rings->way(self::end('wren', 'female'), self::end('wren', 'male')));
     }
@@ -158,7 +158,7 @@ final class BudgetTest extends TestCase
     }
 
     /** A kit as large as that, of parts that go together in many ways. */
-    private static function large(int $count): Stock
+    private static function large(int $count): SearchKit
     {
         $maker = new RigMaker(5);
         $mounts = ['larch', 'tern'];
@@ -175,6 +175,6 @@ final class BudgetTest extends TestCase
         }
         $cameras = array_map(static fn (string $mount): array => ['joint' => $mount, 'registerMm' => 20, 'sensor' => ['widthMm' => 24, 'heightMm' => 16]], $mounts);
 
-        return Stock::of(KitFile::read(json_decode(json_encode(['format' => 'zinc-thimble/kit', 'version' => 1, 'cameras' => $cameras, 'parts' => $parts], JSON_THROW_ON_ERROR))));
+        return SearchKit::of(KitFile::read(json_decode(json_encode(['format' => 'zinc-thimble/kit', 'version' => 1, 'cameras' => $cameras, 'parts' => $parts], JSON_THROW_ON_ERROR)))->kit());
     }
 }

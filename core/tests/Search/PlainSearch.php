@@ -19,15 +19,15 @@ use ZincThimble\Core\Joint\Fit;
 use ZincThimble\Core\Joint\Mating;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Solver;
-use ZincThimble\Core\Reading\Wish;
+use ZincThimble\Core\Reading\SolveTarget;
 use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Rig\MarkedStops;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Setting;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
-use ZincThimble\Core\Search\Stock;
-use ZincThimble\Core\Search\Wanted;
+use ZincThimble\Core\Search\SearchCriteria;
+use ZincThimble\Core\Search\SearchKit;
 
 /**
  * The search done plainly: every permutation of every part is screwed together and tried, every setting is solved on the
@@ -41,10 +41,10 @@ final class PlainSearch
     /** @var array<string, list<array{Camera, list<Part>}>> orders of each rig, by what it is made of */
     public array $rigs = [];
 
-    public function __construct(private readonly Stock $stock)
+    public function __construct(private readonly SearchKit $kit)
     {
-        foreach ($stock->cameras as $camera) {
-            $this->grow($camera, [], array_fill(0, count($stock->parts), 0));
+        foreach ($kit->cameras as $camera) {
+            $this->grow($camera, [], array_fill(0, count($kit->parts), 0));
         }
     }
 
@@ -54,8 +54,8 @@ final class PlainSearch
      */
     private function grow(Camera $camera, array $chain, array $used): void
     {
-        foreach ($this->stock->parts as $i => $part) {
-            if ($used[$i] >= $this->stock->counts[$i]) {
+        foreach ($this->kit->parts as $i => $part) {
+            if ($used[$i] >= $this->kit->counts[$i]) {
                 continue;
             }
             foreach ($part instanceof Lens ? [$part, $part->turned()] : [$part] as $way) {
@@ -113,7 +113,7 @@ final class PlainSearch
         $before = null;
         $rings = 0;
         $taken = [];
-        $head = [];
+        $front = [];
         foreach ($chain as $part) {
             if (! $part->kind->isOptical()) {
                 $rings += $before === null ? 0 : 1;
@@ -129,14 +129,14 @@ final class PlainSearch
                     return false;
                 }
                 if ($before instanceof CloseUpLens && $part instanceof CloseUpLens && $part->powerD > $before->powerD) {
-                    $lens = $head[0];
+                    $lens = $front[0];
                     $other = $this->ringsNeeded($lens, $part, []);
                     if ($other !== null && $this->pairGoes($lens, $part, $before)) {
                         return false;
                     }
                 }
             }
-            $head[] = $part;
+            $front[] = $part;
             $before = $part;
             $rings = 0;
         }
@@ -169,11 +169,11 @@ final class PlainSearch
      */
     private function waysOf(Part $behind, Part $part, array $taken): array
     {
-        $camera = $this->stock->cameras[0];
+        $camera = $this->kit->cameras[0];
         if (Mating::of($camera, $behind, $part) === Fit::Mates) {
             return [[]];
         }
-        $rings = array_values(array_filter($this->stock->parts, static fn (Part $each): bool => in_array($each->kind, [Kind::Adapter, Kind::StepRing, Kind::CouplingRing, Kind::ReversingRing], true) && ! in_array($each, $taken, true)));
+        $rings = array_values(array_filter($this->kit->parts, static fn (Part $each): bool => in_array($each->kind, [Kind::Adapter, Kind::StepRing, Kind::CouplingRing, Kind::ReversingRing], true) && ! in_array($each, $taken, true)));
         $one = $two = [];
         foreach ($rings as $a) {
             if (Mating::of($camera, $behind, $a) !== Fit::Mates) {
@@ -199,35 +199,35 @@ final class PlainSearch
      */
     public static function name(Camera $camera, array $chain): string
     {
-        $behind = $head = [];
+        $behind = $front = [];
         foreach ($chain as $part) {
             $word = $part->label().($part instanceof Lens && $part->reversed ? ' turned' : '');
-            if ($head === [] && ! $part->kind->isOptical()) {
+            if ($front === [] && ! $part->kind->isOptical()) {
                 $behind[] = $word;
             } else {
-                $head[] = $word;
+                $front[] = $word;
             }
         }
         sort($behind);
 
-        return $camera->name.' | '.implode(' + ', $behind).' | '.implode(' > ', self::rings($head));
+        return $camera->name.' | '.implode(' + ', $behind).' | '.implode(' > ', self::rings($front));
     }
 
     /**
      * Two rings in a row are the same two either way.
      *
-     * @param  list<string>  $head
+     * @param  list<string>  $front
      * @return list<string>
      */
-    private static function rings(array $head): array
+    private static function rings(array $front): array
     {
-        for ($i = 1; $i < count($head); $i++) {
-            if (str_contains($head[$i], 'ring') && str_contains($head[$i - 1], 'ring') && $head[$i] < $head[$i - 1]) {
-                [$head[$i - 1], $head[$i]] = [$head[$i], $head[$i - 1]];
+        for ($i = 1; $i < count($front); $i++) {
+            if (str_contains($front[$i], 'ring') && str_contains($front[$i - 1], 'ring') && $front[$i] < $front[$i - 1]) {
+                [$front[$i - 1], $front[$i]] = [$front[$i], $front[$i - 1]];
             }
         }
 
-        return $head;
+        return $front;
     }
 
     /**
@@ -236,7 +236,7 @@ final class PlainSearch
      *
      * @param  list<array{Camera, list<Part>}>  $orders
      */
-    public function fulfils(array $orders, Wanted $wanted): bool
+    public function fulfils(array $orders, SearchCriteria $wanted): bool
     {
         foreach ($orders as [$camera, $chain]) {
             foreach ($this->starts($camera, $chain, $wanted) as $rig) {
@@ -255,7 +255,7 @@ final class PlainSearch
      * @param  list<Part>  $chain
      * @return list<Rig> at every station, with the ring of a second lens at either end
      */
-    private function starts(Camera $camera, array $chain, Wanted $wanted): array
+    private function starts(Camera $camera, array $chain, SearchCriteria $wanted): array
     {
         $settings = [Setting::untouched()];
         $seen = false;
@@ -298,13 +298,13 @@ final class PlainSearch
     }
 
     /** @return list<Rig> set so that the target is met */
-    private function settings(Rig $rig, Wanted $wanted): array
+    private function settings(Rig $rig, SearchCriteria $wanted): array
     {
         [$wish, $value] = match (true) {
-            $wanted->fieldWidthMm !== null => [Wish::FieldWidth, $wanted->fieldWidthMm],
-            $wanted->magnification !== null => [Wish::Magnification, $wanted->magnification],
-            $wanted->workingDistanceMm !== null => [Wish::WorkingDistance, $wanted->workingDistanceMm],
-            default => [Wish::SubjectDistance, (float) $wanted->subjectDistanceMm],
+            $wanted->fieldWidthMm !== null => [SolveTarget::FieldWidth, $wanted->fieldWidthMm],
+            $wanted->magnification !== null => [SolveTarget::Magnification, $wanted->magnification],
+            $wanted->workingDistanceMm !== null => [SolveTarget::WorkingDistance, $wanted->workingDistanceMm],
+            default => [SolveTarget::SubjectDistance, (float) $wanted->subjectDistanceMm],
         };
         $travels = $rig->focusTravels();
         $ring = $draw = null;
@@ -343,7 +343,7 @@ final class PlainSearch
     }
 
     /** Whether a rig as set keeps every limit and nothing stops it. */
-    public static function keeps(Rig $rig, Reading $reading, Wanted $wanted): bool
+    public static function keeps(Rig $rig, Reading $reading, SearchCriteria $wanted): bool
     {
         $frame = $rig->frame->widthMm;
         $m = $reading->magnification;
@@ -361,10 +361,10 @@ final class PlainSearch
             || ($wanted->mostStopsLost !== null && ($reading->stopsLost ?? 0.0) > $wanted->mostStopsLost)
             || ($wanted->leastCorner !== null && ($reading->cornerBrightness ?? 1.0) < $wanted->leastCorner)
             || ($wanted->mostLengthMm !== null && $reading->subjectDistanceMm - $room > $wanted->mostLengthMm)
-            || ($wanted->mostMassG !== null && ($rig->inventory->massG ?? 0.0) > $wanted->mostMassG)
-            || ($wanted->mostPrice !== null && ($rig->inventory->price ?? 0.0) > $wanted->mostPrice)
+            || ($wanted->mostMassG !== null && ($rig->totals->massG ?? 0.0) > $wanted->mostMassG)
+            || ($wanted->mostPrice !== null && ($rig->totals->price ?? 0.0) > $wanted->mostPrice)
             || ($wanted->detailMm !== null && ($reading->detailMm ?? 0.0) > $wanted->detailMm)
-            || ($wanted->automatic !== null && $rig->inventory->coupling->isAutomatic() !== $wanted->automatic)) {
+            || ($wanted->automatic !== null && $rig->totals->coupling->isAutomatic() !== $wanted->automatic)) {
             return false;
         }
         foreach (Findings::asSet($rig, $reading) as $finding) {

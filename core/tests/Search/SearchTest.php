@@ -12,14 +12,14 @@ use ZincThimble\Core\Finding\Severity;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Reading\Reading;
-use ZincThimble\Core\Report\Answer;
+use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Rig\Setting;
+use ZincThimble\Core\Search\Candidate;
 use ZincThimble\Core\Search\Ranking;
-use ZincThimble\Core\Search\Row;
 use ZincThimble\Core\Search\Search;
-use ZincThimble\Core\Search\Stock;
-use ZincThimble\Core\Search\Wanted;
+use ZincThimble\Core\Search\SearchCriteria;
+use ZincThimble\Core\Search\SearchKit;
 use ZincThimble\Core\Tests\RigMaker;
 
 /** The search against plain trying of every permutation, and what its rows promise. */
@@ -32,9 +32,9 @@ final class SearchTest extends TestCase
         $maker = RigMaker::seeded(__METHOD__);
         $some = 0;
         for ($n = 0; $n < 40; $n++) {
-            $stock = self::stock($maker, 7);
-            $plain = new PlainSearch($stock);
-            self::assertSame(count($plain->rigs), Search::of($stock, self::conditions())->rigs(), 'kit '.$n.' of seed '.$maker->seed);
+            $kit = self::generated($maker, 7);
+            $plain = new PlainSearch($kit);
+            self::assertSame(count($plain->rigs), Search::of($kit, self::conditions())->rigs(), 'kit '.$n.' of seed '.$maker->seed);
             $some += count($plain->rigs);
         }
         self::assertGreaterThan(200, $some);
@@ -47,14 +47,14 @@ final class SearchTest extends TestCase
         // Sixty wishes, and more where few of them could be fulfilled.
         for ($n = 0; $n < 60 || $fulfilled <= 50 && $n < 240; $n++) {
             // Each kit is asked three times.
-            $stock = $n % 3 === 0 ? self::stock($maker, 7) : $stock ?? self::stock($maker, 7);
-            $plain = new PlainSearch($stock);
+            $kit = $n % 3 === 0 ? self::generated($maker, 7) : $kit ?? self::generated($maker, 7);
+            $plain = new PlainSearch($kit);
             $wanted = self::wanted($maker);
-            $found = Search::of($stock, self::conditions())->ask($wanted, self::ALL);
+            $found = Search::of($kit, self::conditions())->ask($wanted, self::ALL);
             $what = sprintf('kit %d of seed %d', $n, $maker->seed);
             self::assertSame(0, $found->mayFulfil, $what);
             self::assertSame($found->fulfil, $found->read, $what);
-            self::assertSame($found->fulfil, array_sum(array_map(static fn (Row $row): int => $row->alike, $found->rows)), $what);
+            self::assertSame($found->fulfil, array_sum(array_map(static fn (Candidate $row): int => $row->alike, $found->rows)), $what);
             // Sound: each row reads as it says, and keeps every limit.
             foreach ($found->rows as $row) {
                 self::assertTrue(PlainSearch::keeps($row->rig, Reading::of($row->rig), $wanted), $what.': '.PlainSearch::name($row->rig->camera, $row->rig->chain));
@@ -77,9 +77,9 @@ final class SearchTest extends TestCase
         $maker = RigMaker::seeded(__METHOD__);
         $dark = 0;
         for ($n = 0; $n < 30; $n++) {
-            $stock = self::stock($maker, 6, narrow: true);
-            $plain = new PlainSearch($stock);
-            foreach (Search::of($stock, self::conditions())->ask(new Wanted(magnification: $maker->number(0.3, 2.0)), self::ALL)->rows as $row) {
+            $kit = self::generated($maker, 6, narrow: true);
+            $plain = new PlainSearch($kit);
+            foreach (Search::of($kit, self::conditions())->ask(new SearchCriteria(magnification: $maker->number(0.3, 2.0)), self::ALL)->rows as $row) {
                 $mine = $row->reading->cornerBrightness ?? 1.0;
                 $dark += $mine < 0.999 ? 1 : 0;
                 foreach ($plain->rigs[PlainSearch::name($row->rig->camera, $row->rig->chain)] ?? [] as [, $chain]) {
@@ -96,11 +96,11 @@ final class SearchTest extends TestCase
         $maker = RigMaker::seeded(__METHOD__);
         $rows = 0;
         for ($n = 0; $n < 25; $n++) {
-            $found = Search::of(self::stock($maker, 9), self::conditions())->ask(new Wanted(magnification: $maker->number(0.2, 3.0), support: 'hand', subjectDepthMm: 2.0), self::ALL);
+            $found = Search::of(self::generated($maker, 9), self::conditions())->ask(new SearchCriteria(magnification: $maker->number(0.2, 3.0), support: 'hand', subjectDepthMm: 2.0), self::ALL);
             $before = [-1.0];
             foreach ($found->rows as $row) {
-                $warnings = array_filter(Answer::of($row->rig)->findings, static fn (Finding $finding): bool => $finding->severity === Severity::Warn && $finding->code !== Code::OutsideWindow);
-                $told = [(float) count($warnings), (float) $row->rig->inventory->joints, $row->reading->stopsLost ?? 99.0];
+                $warnings = array_filter(RigReport::of($row->rig)->findings, static fn (Finding $finding): bool => $finding->severity === Severity::Warn && $finding->code !== Code::OutsideWindow);
+                $told = [(float) count($warnings), (float) $row->rig->totals->joints, $row->reading->stopsLost ?? 99.0];
                 self::assertSame($told, $row->rank);
                 self::assertGreaterThanOrEqual($before, $told);
                 $before = $told;
@@ -114,9 +114,9 @@ final class SearchTest extends TestCase
     {
         $maker = RigMaker::seeded(__METHOD__);
         for ($n = 0; $n < 10; $n++) {
-            $search = Search::of(self::stock($maker, 9), self::conditions());
+            $search = Search::of(self::generated($maker, 9), self::conditions());
             foreach (Ranking::cases() as $ranking) {
-                $wanted = new Wanted(magnification: 0.9, ranking: $ranking);
+                $wanted = new SearchCriteria(magnification: 0.9, ranking: $ranking);
                 $all = $search->ask($wanted, self::ALL);
                 $few = $search->ask($wanted, 5);
                 self::assertSame($all->fulfil, $few->fulfil);
@@ -134,13 +134,13 @@ final class SearchTest extends TestCase
         $maker = RigMaker::seeded(__METHOD__);
         $kept = 0;
         for ($n = 0; $n < 30; $n++) {
-            $search = Search::of(self::stock($maker, 8), self::conditions());
-            foreach ($search->ask(new Wanted(magnification: 0.12, infinity: true), self::ALL)->rows as $row) {
-                self::assertTrue(Answer::of($row->rig)->infinity->reached, PlainSearch::name($row->rig->camera, $row->rig->chain));
+            $search = Search::of(self::generated($maker, 8), self::conditions());
+            foreach ($search->ask(new SearchCriteria(magnification: 0.12, infinity: true), self::ALL)->rows as $row) {
+                self::assertTrue(RigReport::of($row->rig)->infinity->reached, PlainSearch::name($row->rig->camera, $row->rig->chain));
                 $kept++;
             }
-            foreach ($search->ask(new Wanted(subjectDistanceMm: 900.0, focusFromMm: 700.0), self::ALL)->rows as $row) {
-                [$near, $far] = Answer::of($row->rig)->range->subjectDistanceMm;
+            foreach ($search->ask(new SearchCriteria(subjectDistanceMm: 900.0, focusFromMm: 700.0), self::ALL)->rows as $row) {
+                [$near, $far] = RigReport::of($row->rig)->range->subjectDistanceMm;
                 self::assertLessThanOrEqual(700.0 * 1.001, $near);
                 self::assertTrue($far === null || $far >= 899.0);
             }
@@ -150,24 +150,24 @@ final class SearchTest extends TestCase
 
     public function test_the_demonstration_kit_and_its_first_answers(): void
     {
-        $stock = Stock::of(KitFile::parse((string) file_get_contents(__DIR__.'/../../../database/demo/herbarium.kit.json')));
-        $search = Search::of($stock, self::conditions());
+        $kit = SearchKit::of(KitFile::parse((string) file_get_contents(__DIR__.'/../../../database/demo/herbarium.kit.json'))->kit());
+        $search = Search::of($kit, self::conditions());
         self::assertSame([], $search->leftOut());
-        $found = $search->ask(new Wanted(fieldWidthMm: 18.0, leastRoomMm: 60.0, mostStopsLost: 3.0, automatic: true));
+        $found = $search->ask(new SearchCriteria(fieldWidthMm: 18.0, leastRoomMm: 60.0, mostStopsLost: 3.0, automatic: true));
         self::assertGreaterThan(3, count($found->rows));
         foreach ($found->rows as $row) {
             self::assertEqualsWithDelta(18.0, $row->reading->fieldWidthMm, 1e-6);
             self::assertGreaterThanOrEqual(60.0, $row->reading->workingDistanceMm);
             self::assertLessThanOrEqual(3.0, $row->reading->stopsLost);
-            self::assertTrue($row->rig->inventory->coupling->isAutomatic());
+            self::assertTrue($row->rig->totals->coupling->isAutomatic());
         }
-        self::assertSame(0, $search->ask(new Wanted(fieldWidthMm: 18.0, leastRoomMm: 5000.0))->fulfil);
+        self::assertSame(0, $search->ask(new SearchCriteria(fieldWidthMm: 18.0, leastRoomMm: 5000.0))->fulfil);
     }
 
     public function test_depth_is_given_by_the_widest_stop_that_has_it(): void
     {
-        $stock = Stock::of(KitFile::parse((string) file_get_contents(__DIR__.'/../../../database/demo/herbarium.kit.json')));
-        $rows = Search::of($stock, self::conditions())->ask(new Wanted(fieldWidthMm: 30.0, depthMm: 1.5, detailMm: 0.03))->rows;
+        $kit = SearchKit::of(KitFile::parse((string) file_get_contents(__DIR__.'/../../../database/demo/herbarium.kit.json'))->kit());
+        $rows = Search::of($kit, self::conditions())->ask(new SearchCriteria(fieldWidthMm: 30.0, depthMm: 1.5, detailMm: 0.03))->rows;
         self::assertNotSame([], $rows);
         foreach ($rows as $row) {
             self::assertGreaterThanOrEqual(1.5 * (1 - 1e-6), $row->reading->depthOfFieldMm);
@@ -185,7 +185,7 @@ final class SearchTest extends TestCase
             ],
         ), self::conditions());
         $counts = static fn (?float $mass, ?float $price): array => array_map(
-            static fn (Row $row): int => count($row->rig->chain), $search->ask(new Wanted(magnification: 0.05, mostMassG: $mass, mostPrice: $price), self::ALL)->rows,
+            static fn (Candidate $row): int => count($row->rig->chain), $search->ask(new SearchCriteria(magnification: 0.05, mostMassG: $mass, mostPrice: $price), self::ALL)->rows,
         );
         self::assertSame([1, 2], $counts(null, null), 'the one with fewer joints first');
         self::assertSame([1, 2], $counts(1000.0, 650.0));
@@ -206,7 +206,7 @@ final class SearchTest extends TestCase
                     'aperture' => ['widest' => 1.4, 'smallest' => 22, 'control' => 'lever']],
             ],
         ), self::conditions());
-        $all = array_values(array_filter($search->ask(new Wanted(magnification: 1.0794672512, mostStopsLost: 2.192595), self::ALL)->rows, static fn (Row $row): bool => count($row->rig->chain) === 4));
+        $all = array_values(array_filter($search->ask(new SearchCriteria(magnification: 1.0794672512, mostStopsLost: 2.192595), self::ALL)->rows, static fn (Candidate $row): bool => count($row->rig->chain) === 4));
         self::assertCount(1, $all);
         // At the lens the narrow tube would be the stop: 2.34 stops lost.
         self::assertNotSame('Narrow', $all[0]->rig->chain[2]->label());
@@ -238,7 +238,7 @@ final class SearchTest extends TestCase
         $search = Search::of(self::kit($cameras, $parts), self::conditions());
         $left = $search->leftOut();
         self::assertSame(['6 cameras', 'lenses with what goes in front of them, beyond 10,000', 'sets of more than 1 rings on Body 0'], array_slice($left, 0, 3));
-        self::assertGreaterThan(0, $search->first(new Wanted(magnification: 0.5))->fulfil);
+        self::assertGreaterThan(0, $search->first(new SearchCriteria(magnification: 0.5))->fulfil);
     }
 
     public function test_equal_rings_owned_twice_are_counted_once(): void
@@ -254,29 +254,29 @@ final class SearchTest extends TestCase
         $body = ['joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24], 'count' => 1];
         $tube = static fn (int $mm, float $price): array => ['kind' => 'tube', 'name' => 'Tube '.$mm, 'rear' => 'larch', 'front' => 'larch', 'lengthMm' => $mm, 'count' => 0, 'price' => $price];
         $kit = json_encode(['format' => 'zinc-thimble/kit', 'version' => 1, 'cameras' => [$body], 'parts' => [$tube(10, 20.0), $tube(15, 30.0), self::lens('Lens', 50.0)]], JSON_THROW_ON_ERROR);
-        self::assertSame(1, Search::of(Stock::of(KitFile::parse($kit)), self::conditions())->rigs());
-        $buying = Search::of(Stock::of(KitFile::parse($kit), buying: true), self::conditions());
+        self::assertSame(1, Search::of(SearchKit::of(KitFile::parse($kit)->kit()), self::conditions())->rigs());
+        $buying = Search::of(SearchKit::of(KitFile::parse($kit)->kit(), buying: true), self::conditions());
         self::assertSame(4, $buying->rigs());
         // Both tubes together make half of life size, one alone 0.2 or 0.3.
         foreach ([[0.2, 20.0, 1], [0.2, 19.0, 0], [0.3, 30.0, 1], [0.5, 49.0, 0], [0.5, 50.0, 1]] as [$m, $money, $count]) {
-            self::assertSame($count, $buying->ask(new Wanted(magnification: $m, mostMissingPrice: $money))->fulfil, $m.' for '.$money);
+            self::assertSame($count, $buying->ask(new SearchCriteria(magnification: $m, mostMissingPrice: $money))->fulfil, $m.' for '.$money);
         }
         // Nothing is bought unasked.
-        self::assertSame(0, $buying->ask(new Wanted(magnification: 0.5))->fulfil);
+        self::assertSame(0, $buying->ask(new SearchCriteria(magnification: 0.5))->fulfil);
     }
 
     public function test_nothing_comes_of_a_kit_without_a_camera_or_a_lens(): void
     {
-        self::assertSame(0, Search::of(new Stock([], [], []), self::conditions())->ask(new Wanted(magnification: 1.0))->rigs);
+        self::assertSame(0, Search::of(new SearchKit([], [], []), self::conditions())->ask(new SearchCriteria(magnification: 1.0))->rigs);
         $body = ['joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]];
-        self::assertSame([], Search::of(self::kit([$body], []), self::conditions())->ask(new Wanted(magnification: 1.0))->rows);
+        self::assertSame([], Search::of(self::kit([$body], []), self::conditions())->ask(new SearchCriteria(magnification: 1.0))->rows);
     }
 
     public function test_wishes_out_of_range_name_their_field(): void
     {
         foreach ([['fieldWidthMm' => 0.0], ['magnification' => NAN], ['magnification' => 1.0, 'leastCorner' => 1.5], ['magnification' => 1.0, 'support' => 'sky'], ['leastRoomMm' => 3.0]] as $fields) {
             try {
-                new Wanted(...$fields);
+                new SearchCriteria(...$fields);
                 self::fail(json_encode(array_keys($fields)).' was taken');
             } catch (InvalidFigure $refused) {
                 self::assertContains($refused->field, ['fieldWidthMm', 'magnification', 'leastCorner', 'support']);
@@ -285,7 +285,7 @@ final class SearchTest extends TestCase
     }
 
     /** @param  list<\ZincThimble\Core\Gear\Part>  $chain */
-    private static function inOrder(Row $row, array $chain): float
+    private static function inOrder(Candidate $row, array $chain): float
     {
         $setting = $row->rig->setting;
         $by = [];
@@ -308,15 +308,15 @@ final class SearchTest extends TestCase
         return Reading::of($rig)->cornerBrightness ?? 1.0;
     }
 
-    private static function wanted(RigMaker $maker): Wanted
+    private static function wanted(RigMaker $maker): SearchCriteria
     {
         return match ($maker->pick([0, 1, 2, 3, 4, 5])) {
-            0 => new Wanted(fieldWidthMm: $maker->number(8.0, 120.0), leastRoomMm: $maker->number(0.0, 120.0)),
-            1 => new Wanted(magnification: $maker->number(0.1, 3.0), mostStopsLost: $maker->number(0.5, 4.0)),
-            2 => new Wanted(workingDistanceMm: $maker->number(20.0, 300.0), mostLengthMm: $maker->number(120.0, 300.0)),
-            3 => new Wanted(magnification: $maker->number(0.1, 1.5), automatic: $maker->chance(0.5), leastCorner: $maker->number(0.2, 1.0)),
-            4 => new Wanted(subjectDistanceMm: $maker->number(200.0, 700.0), mostMassG: $maker->number(600.0, 1500.0)),
-            default => new Wanted(magnification: $maker->number(0.1, 1.5), detailMm: $maker->number(0.004, 0.03), mostPrice: $maker->number(60.0, 300.0)),
+            0 => new SearchCriteria(fieldWidthMm: $maker->number(8.0, 120.0), leastRoomMm: $maker->number(0.0, 120.0)),
+            1 => new SearchCriteria(magnification: $maker->number(0.1, 3.0), mostStopsLost: $maker->number(0.5, 4.0)),
+            2 => new SearchCriteria(workingDistanceMm: $maker->number(20.0, 300.0), mostLengthMm: $maker->number(120.0, 300.0)),
+            3 => new SearchCriteria(magnification: $maker->number(0.1, 1.5), automatic: $maker->chance(0.5), leastCorner: $maker->number(0.2, 1.0)),
+            4 => new SearchCriteria(subjectDistanceMm: $maker->number(200.0, 700.0), mostMassG: $maker->number(600.0, 1500.0)),
+            default => new SearchCriteria(magnification: $maker->number(0.1, 1.5), detailMm: $maker->number(0.004, 0.03), mostPrice: $maker->number(60.0, 300.0)),
         };
     }
 
@@ -335,13 +335,13 @@ final class SearchTest extends TestCase
      * @param  list<array<string, mixed>>  $cameras
      * @param  list<array<string, mixed>>  $parts
      */
-    private static function kit(array $cameras, array $parts): Stock
+    private static function kit(array $cameras, array $parts): SearchKit
     {
-        return Stock::of(KitFile::parse(json_encode(['format' => 'zinc-thimble/kit', 'version' => 1, 'cameras' => $cameras, 'parts' => $parts], JSON_THROW_ON_ERROR)));
+        return SearchKit::of(KitFile::parse(json_encode(['format' => 'zinc-thimble/kit', 'version' => 1, 'cameras' => $cameras, 'parts' => $parts], JSON_THROW_ON_ERROR))->kit());
     }
 
     /** A kit of one or two bodies and so many parts, whose joints mostly agree. */
-    private static function stock(RigMaker $maker, int $parts, bool $narrow = false): Stock
+    private static function generated(RigMaker $maker, int $parts, bool $narrow = false): SearchKit
     {
         while (true) {
             $cameras = [];

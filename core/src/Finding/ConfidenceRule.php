@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Finding;
+
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Objective;
+use ZincThimble\Core\Reading\Measurement;
+use ZincThimble\Core\Rig\Rig;
+
+/** `data-disagree`, `estimated`: how far the readings can be trusted. */
+final class ConfidenceRule implements Rule
+{
+    /** Half-widths smaller than this share of the reading are not worth a word. */
+    private const SHARE = 0.02;
+
+    /** The readings that a word is said of, the first that deserves it: what it is called, and its unit. */
+    private const TOLD = [
+        'workingDistanceMm' => ['Working distance', ':mm'],
+        'magnification' => ['Magnification', ':x'],
+        'effectiveAperture' => ['Effective aperture', ''],
+    ];
+
+    /** `data-disagree`, `estimated`. */
+    public function find(RuleContext $context): array
+    {
+        $spans = [];
+        foreach ($context->rig->lenses as $i => $lens) {
+            if ($lens->disagrees && $lens->disagreement !== null) {
+                array_push($spans, ...$context->always(new Finding(Code::DataDisagree, Severity::Warn, $i,
+                    'The figures of {part} can’t all be right: focal length, closest focus and greatest magnification miss each other by {by:mm}. Measure the closest focus from the sensor mark, or the magnification with a ruler.',
+                    ['part' => $context->rig->chain[$i]->label(), 'by' => abs($lens->disagreement)])));
+            }
+        }
+
+        return [...$spans, ...$this->estimated($context), ...$this->objective($context)];
+    }
+
+    /** @return list<Span> */
+    private function estimated(RuleContext $context): array
+    {
+        $told = array_fill(0, $context->columns->rows, false);
+        $left = $context->columns->rows;
+        $spans = [];
+        foreach (self::TOLD as $name => [$word, $unit]) {
+            if ($left === 0) {
+                break;
+            }
+            $halfWidths = $context->halfWidths[$name] ?? [];
+            $values = self::column($context, $name);
+            $runs = [];
+            foreach ($context->sources[$name] ?? [] as [$first, $last, $source]) {
+                if ($source->measured) {
+                    continue;
+                }
+                $from = -1;
+                for ($row = $first; $row <= $last; $row++) {
+                    $half = $halfWidths[$row] ?? null;
+                    $value = $values[$row];
+                    if ($half !== null && $value !== null && $half >= self::SHARE * ($value < 0.0 ? -$value : $value) && ! $told[$row]) {
+                        if ($from < 0) {
+                            $from = $row;
+                        }
+                    } elseif ($from >= 0) {
+                        $runs[] = [$source, $from, $row - 1];
+                        $from = -1;
+                    }
+                }
+                if ($from >= 0) {
+                    $runs[] = [$source, $from, $last];
+                }
+            }
+            foreach ($runs as [$source, $from, $to]) {
+                $left -= $to - $from + 1;
+                for ($row = $from; $left > 0 && $row <= $to; $row++) {
+                    $told[$row] = true;
+                }
+                $spans[] = new Span(new Finding(Code::Estimated, Severity::Note, $source->part,
+                    '{word} is good to ±{half'.$unit.'}: it rests on {assumed} of {part}.'.self::taken($context->rig, $source->part).' {measure}',
+                    [
+                        'word' => $word,
+                        'assumed' => Measurement::assumed($source->field),
+                        'part' => $context->rig->chain[$source->part]->label(),
+                        'measure' => Measurement::settling($source->field),
+                    ]), $from, $to, ['half' => array_values($halfWidths)]);
+            }
+        }
+
+        return $spans;
+    }
+
+    /**
+     * @return list<?float>
+     */
+    private static function column(RuleContext $context, string $name): array
+    {
+        return match ($name) {
+            'workingDistanceMm' => $context->columns->workingDistanceMm,
+            'magnification' => $context->columns->magnification,
+            default => $context->columns->effectiveAperture,
+        };
+    }
+
+    /** Which kind of focusing was taken, where that had to be decided. */
+    private static function taken(Rig $rig, int $part): string
+    {
+        $lens = $rig->lenses[$part] ?? null;
+
+        return $lens !== null && $lens->decided && $rig->chain[$part] instanceof Lens
+            ? ' Its focusing was taken to be '.($lens->focusing->value === 'unit' ? 'by moving the whole lens.' : 'internal.')
+            : '';
+    }
+
+    /**
+     * Away from its nominal conjugate, the NA of an objective is an estimate (OPTICS.md, "The rig").
+     *
+     * @return list<Span>
+     */
+    private function objective(RuleContext $context): array
+    {
+        foreach ($context->rig->chain as $i => $part) {
+            if (! $part instanceof Objective) {
+                continue;
+            }
+            $tube = $part->infinite ? self::tubeLens($context->rig, $i) : null;
+            $nominal = $part->infinite ? $part->nominal * ($tube ?? $part->referenceMm) / $part->referenceMm : $part->nominal;
+            $column = array_map(
+                static fn (?float $m): ?float => $m === null || $m <= 0.0 ? null : abs($m / $nominal - 1.0),
+                $context->columns->magnification,
+            );
+
+            return Span::where($column, 0.02, INF, new Finding(Code::Estimated, Severity::Note, $i,
+                '{part} stands away from the distance it was made for: its NA of {na} is an estimate here.', ['part' => $part->label(), 'na' => $part->na]));
+        }
+
+        return [];
+    }
+
+    private static function tubeLens(Rig $rig, int $objective): ?float
+    {
+        foreach ($rig->lenses as $i => $lens) {
+            if ($i < $objective) {
+                return $lens->f0;
+            }
+        }
+
+        return null;
+    }
+}

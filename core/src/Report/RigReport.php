@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Report;
+
+use ZincThimble\Core\Finding\Finding;
+use ZincThimble\Core\Finding\Findings;
+use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Reading\Infinity;
+use ZincThimble\Core\Reading\Range;
+use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Reading\UncertainInput;
+use ZincThimble\Core\Reading\Uncertainty;
+use ZincThimble\Core\Rig\Rig;
+
+/**
+ * All that can be told of a rig: its readings as set, range, infinity, half-widths and findings (rig file, version 1,
+ * "What a reading returns").
+ */
+final readonly class RigReport
+{
+    /**
+     * @param  array<string, float>  $halfWidths
+     * @param  array<string, UncertainInput>  $sources
+     * @param  list<Finding>  $findings  worst first
+     */
+    private function __construct(
+        public Rig $rig,
+        public Axis $axis,
+        public Reading $reading,
+        public Range $range,
+        public Infinity $infinity,
+        public array $halfWidths,
+        public array $sources,
+        public array $findings,
+    ) {
+    }
+
+    /** Everything there is to tell of a rig as it is set. */
+    public static function of(Rig $rig): self
+    {
+        $axis = Axis::of($rig);
+        $reading = Reading::along($rig, $axis);
+        $range = Range::of($rig);
+        $infinity = Infinity::of($rig, $range);
+        $sure = Uncertainty::of($rig);
+
+        return new self(
+            $rig,
+            $axis,
+            $reading,
+            $range,
+            $infinity,
+            $sure['halfWidths'],
+            $sure['sources'],
+            Findings::of($rig, $reading, $range, $infinity, $sure['halfWidths'], $sure['sources']),
+        );
+    }
+
+    /** Whether a `stop` finding blocks it. */
+    public function isStopped(): bool
+    {
+        return isset($this->findings[0]) && $this->findings[0]->severity->rank() === 0;
+    }
+
+    /** @return array<string, mixed> as the file format names and orders it */
+    public function toArray(): array
+    {
+        $reading = $this->reading;
+
+        return [
+            'magnification' => $reading->magnification,
+            'fieldWidthMm' => $reading->fieldWidthMm,
+            'fieldHeightMm' => $reading->fieldHeightMm,
+            'workingDistanceMm' => $reading->workingDistanceMm,
+            'subjectDistanceMm' => $reading->subjectDistanceMm,
+            'effectiveAperture' => $reading->effectiveAperture,
+            'stopsLost' => $reading->stopsLost,
+            'depthOfFieldMm' => $reading->depthOfFieldMm,
+            'nearMm' => $reading->nearMm,
+            'farMm' => $reading->farMm,
+            'waveDepthMm' => $reading->waveDepthMm,
+            'airyDiameterMm' => $reading->airyDiameterMm,
+            'detailMm' => $reading->detailMm,
+            'entrancePupilMm' => $reading->entrancePupilMm,
+            'extensionMm' => $reading->extensionMm,
+            'range' => [
+                'magnification' => $this->range->magnification,
+                'workingDistanceMm' => $this->range->workingDistanceMm,
+                'subjectDistanceMm' => $this->range->subjectDistanceMm,
+            ],
+            'infinity' => [
+                'reached' => $this->infinity->reached,
+                'overshotMm' => $this->infinity->overshotMm,
+                'spacerToKeepMm' => $this->infinity->spacerToKeepMm,
+                'furthestSubjectMm' => $this->infinity->furthestSubjectMm,
+            ],
+            'lightGapDeg' => $reading->lightGapDeg,
+            'corner' => ['brightness' => $reading->cornerBrightness, 'part' => $reading->cornerPart],
+            'imageCircleMm' => $reading->imageCircleMm,
+            'massG' => $this->rig->totals->massG,
+            'momentAtMountNm' => $reading->momentAtMountNm,
+            'momentAtFootNm' => $reading->momentAtFootNm,
+            'price' => $this->rig->totals->price,
+            'joints' => $this->rig->totals->joints,
+            'coupling' => $this->rig->totals->coupling->value,
+            'uncertainty' => $this->halfWidths === [] ? new \stdClass : $this->halfWidths,
+            'findings' => array_map(static fn (Finding $finding): array => [
+                'code' => $finding->code->value,
+                'severity' => $finding->severity->value,
+                'part' => $finding->part,
+                'message' => $finding->message(),
+            ], $this->findings),
+        ];
+    }
+}

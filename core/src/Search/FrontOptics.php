@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Search;
+
+use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Outline;
+use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Optics\RayMatrix;
+use ZincThimble\Core\Rig\Conditions;
+use ZincThimble\Core\Rig\MarkedStops;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\Setting;
+use ZincThimble\Core\Rig\TravelKind;
+
+/** A front assembly at one zoom setting, laid out with its ring at several places. */
+final class FrontOptics
+{
+    /** Places of the ring at which a front assembly is laid out ahead. */
+    public const PLACES = 9;
+
+    /** @var list<RayMatrix> the ring from infinity to its closest; one where it does nothing */
+    public readonly array $lays;
+
+    /** Widest and smallest marked number of the working lens; null = not known. */
+    public readonly ?float $widest;
+
+    public readonly ?float $smallest;
+
+    /** @var list<?float> marked stops of the working lens, the widest first; null alone = not known */
+    public readonly array $stops;
+
+    /** How many of its lenses have figures that can't all be right. */
+    public readonly int $disagree;
+
+    /** Outer diameter at the front, mm. */
+    public readonly float $frontOuter;
+
+    /** Whether the ring of the first lens does anything. */
+    public readonly bool $moves;
+
+    /** The front assembly directly on the camera. */
+    private readonly Rig $rig;
+
+    /**
+     * @param  array<int, ?float>  $zoomMm  by place in the front assembly
+     * @param  float  $second  focus ring of the lens in front, 0 or 1
+     *
+     * @throws InvalidFigure as Rig::of() does.
+     */
+    public function __construct(public readonly FrontAssembly $front, Camera $camera, Conditions $conditions, public readonly array $zoomMm, public readonly float $second)
+    {
+        $focus = [];
+        foreach ($front->parts as $i => $part) {
+            $focus[$i] = $i > 0 && $part instanceof Lens ? $second : null;
+        }
+        $this->rig = Rig::of($camera, $front->parts, new Setting([], $focus, [], $zoomMm, [], [], null), $conditions);
+        $lens = $this->rig->lenses[0] ?? null;
+        $this->moves = $lens !== null && $lens->m0 > 0.0;
+        $this->widest = $lens?->widest;
+        $this->smallest = $lens->smallest ?? $lens?->widest;
+        $this->frontOuter = Outline::frontMm($front->parts[count($front->parts) - 1]);
+        $control = $lens === null || ! $front->parts[0] instanceof Lens ? null : $front->parts[0]->aperture->control;
+        $this->stops = $this->widest === null || $control === null ? [null] : MarkedStops::between($this->widest, $this->smallest ?? $this->widest, $control);
+        $disagree = 0;
+        foreach ($this->rig->lenses as $each) {
+            $disagree += $each->disagrees && $each->disagreement !== null ? 1 : 0;
+        }
+        $this->disagree = $disagree;
+        $lays = [];
+        $places = $this->moves ? self::PLACES : 1;
+        for ($n = 0; $n < $places; $n++) {
+            $lays[] = $this->at($places === 1 ? 0.0 : $n / ($places - 1));
+        }
+        $this->lays = $lays;
+    }
+
+    /** The stop that is taken unless a wish asks for another: two from wide open, where many lenses are sharpest. */
+    public function usualStop(): ?float
+    {
+        $usual = $this->stops[0] ?? null;
+        foreach ($this->stops as $stop) {
+            if ($stop <= 2.0 * (float) $this->widest * (1.0 + 1e-9)) {
+                $usual = $stop;
+            }
+        }
+
+        return $usual;
+    }
+
+    /** Whether the lens in front has a ring that does something. */
+    public function secondMoves(): bool
+    {
+        foreach ($this->rig->lenses as $i => $lens) {
+            if ($i > 0 && $lens->m0 > 0.0) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Every zoom setting: the stations of each zoom, crossed.
+     *
+     * @return list<array<int, ?float>>
+     */
+    public static function zooms(FrontAssembly $front): array
+    {
+        $zooms = [[]];
+        foreach ($front->parts as $i => $part) {
+            $next = [];
+            foreach ($zooms as $zoom) {
+                foreach (self::stations($part) as $station) {
+                    $next[] = $zoom + [$i => $station];
+                }
+            }
+            $zooms = $next;
+        }
+
+        return $zooms;
+    }
+
+    /** @return non-empty-list<?float> */
+    private static function stations(Part $part): array
+    {
+        if (! $part instanceof Lens) {
+            return [null];
+        }
+        $stations = [];
+        foreach ($part->stations as $station) {
+            $stations[] = $station->focalLengthMm;
+        }
+
+        return $stations === [] ? [null] : $stations;
+    }
+
+    /** The front assembly with the ring of its first lens at a place, 0 infinity to 1 closest. */
+    public function at(float $s): RayMatrix
+    {
+        $rig = $this->moves ? $this->rig->with(TravelKind::Focus, 0, $s) : $this->rig;
+        $axis = Axis::of($rig);
+
+        return new RayMatrix($axis, $rig->camera->registerMm, $s, $this->widest);
+    }
+}

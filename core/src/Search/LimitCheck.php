@@ -1,0 +1,167 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Search;
+
+use ZincThimble\Core\Finding\RoomRule;
+use ZincThimble\Core\Finding\SharpnessRule;
+use ZincThimble\Core\Optics\RayMatrix;
+use ZincThimble\Core\Reading\Depth;
+use ZincThimble\Core\Rig\Conditions;
+
+/** Holds what a front assembly does at one place against a wish, on one camera. */
+final readonly class LimitCheck
+{
+    private float $factor;
+
+    private float $throat;
+
+    private float $blurMm;
+
+    private float $lambdaMm;
+
+    private ?float $swayMm;
+
+    public function __construct(private CameraBody $base, private SearchCriteria $wanted, private Conditions $conditions)
+    {
+        $camera = $base->camera;
+        $this->factor = $base->factor();
+        $this->throat = $camera->throatMm === null ? 0.0 : $camera->registerMm / $camera->throatMm;
+        $this->blurMm = $conditions->blurLimit($camera->frame($conditions->mode));
+        $this->lambdaMm = $conditions->wavelengthNm * 1e-6;
+        $this->swayMm = SharpnessRule::SWAY_MM[$conditions->support ?? ''] ?? null;
+    }
+
+    /** Whether a limit depends on how much light gets through, so that a narrow ring behind the front assembly could break it. */
+    public function asksForLight(): bool
+    {
+        return $this->wanted->mostStopsLost !== null || $this->wanted->depthMm !== null || $this->wanted->detailMm !== null;
+    }
+
+    /** The front assembly at a distance from the sensor, mm; null where it draws no picture of anything outside it. */
+    public function at(FrontOptics $optics, RayMatrix $lay, float $z): ?FrontSetting
+    {
+        $y = $lay->a * $z + $lay->b;
+        $t = $lay->c * $z + $lay->d;
+        if (! ($y > 0.0 && $t < 0.0 || $y < 0.0 && $t > 0.0)) {
+            return null;
+        }
+        $subject = $lay->last - $y / $t;
+        $room = $subject - $lay->front;
+        if ($room < 0.0) {
+            return null;
+        }
+        $m = abs($t) * $this->factor;
+
+        // What limits the light: everything but the working diaphragm, and that one at its widest.
+        $fixed = $this->throat;
+        $fixedAt = -1;
+        $open = 0.0;
+        foreach ($lay->radius as $j => $radius) {
+            $number = abs($lay->alpha[$j] * $z + $lay->beta[$j]) / (2.0 * $radius);
+            if ($j === $lay->working) {
+                $open = $number;
+            } elseif ($number > $fixed) {
+                $fixed = $number;
+                $fixedAt = $j;
+            }
+        }
+        $telecentric = false;
+        if ($lay->na !== null && abs($t) / (2.0 * $lay->na) > $fixed) {
+            $fixed = abs($t) / (2.0 * $lay->na);
+            $telecentric = true;
+        }
+
+        $stop = null;
+        $effective = max($fixed, $open) * $this->factor;
+        $depth = null;
+        $detail = null;
+        $short = 0.0;
+        foreach ($this->stopsToTry($optics) as $try) {
+            $number = $try === null || $optics->widest === null ? $open : $open * $try / $optics->widest;
+            $effective = max($fixed, $number) * $this->factor;
+            $stop = $try;
+            $depth = $effective > 0.0 ? $this->depthMm($lay, $z, $m, $effective, $telecentric && $number <= $fixed, $number > $fixed ? $lay->working : $fixedAt) : null;
+            $detail = 1.22 * $this->lambdaMm * $effective / $m;
+            $short = $this->wanted->depthMm === null || $depth === null || $depth >= $this->wanted->depthMm ? 0.0 : $this->wanted->depthMm / max(1e-9, $depth) - 1.0;
+            if ($short === 0.0) {
+                break;
+            }
+        }
+        $lost = $stop === null || $effective <= 0.0 ? null : 2.0 * log($effective / ($stop / $lay->shown), 2.0);
+        $miss = $short + $this->miss($room, $z + $lay->front + $this->base->converterMm(), $lost, $detail);
+
+        return new FrontSetting(
+            s: $lay->s, z: $z, magnification: $m, workingDistanceMm: $room, subjectDistanceMm: $z + $subject + $this->base->converterMm(), stop: $stop, effective: $effective, stopsLost: $lost,
+            warnings: $this->warnings($optics, $room, $effective, $depth, $m), fits: $miss === 0.0, miss: $miss,
+        );
+    }
+
+    /** @return list<?float> marked stops, the first that will do is taken */
+    private function stopsToTry(FrontOptics $optics): array
+    {
+        return $this->wanted->depthMm === null ? [$optics->usualStop()] : $optics->stops;
+    }
+
+    /** By how much room, length, light and detail miss their limits, as a sum of shares. */
+    private function miss(float $room, float $length, ?float $lost, ?float $detail): float
+    {
+        $wanted = $this->wanted;
+        $miss = 0.0;
+        if (! $wanted->roomIsMet($room)) {
+            $miss += abs(log(max(0.1, $room) / max(0.1, $wanted->leastRoomMm ?? $wanted->workingDistanceMm ?? 0.1)));
+        }
+        if ($wanted->mostLengthMm !== null && $length > $wanted->mostLengthMm) {
+            $miss += $length / max(1.0, $wanted->mostLengthMm) - 1.0;
+        }
+        if ($wanted->mostStopsLost !== null && $lost !== null && $lost > $wanted->mostStopsLost + 1e-9) {
+            $miss += ($lost - $wanted->mostStopsLost) / 4.0;
+        }
+        if ($wanted->detailMm !== null && $detail !== null && $detail > $wanted->detailMm) {
+            $miss += $detail / $wanted->detailMm - 1.0;
+        }
+
+        return $miss;
+    }
+
+    /**
+     * Depth of field, mm, with the chief ray through the opening that is the stop (OPTICS.md, "Depth"); null = to infinity.
+     *
+     * @param  int  $by  that opening; -1 = the camera's mount
+     */
+    private function depthMm(RayMatrix $lay, float $z, float $m, float $effective, bool $telecentric, int $by): ?float
+    {
+        $pupil = null;
+        if (! $telecentric) {
+            $alpha = $lay->alpha[$by] ?? null;
+            $axial = $alpha === null ? $this->base->camera->registerMm : $alpha * $z + ($lay->beta[$by] ?? 0.0);
+            if ($axial !== 0.0) {
+                $y = $lay->a * $z + $lay->b;
+                $t = $lay->c * $z + $lay->d;
+                $x = -($alpha ?? 1.0) / $axial;
+                $slope = $lay->c + $x * $t;
+                $pupil = abs($slope) > 1e-14 * (1.0 + abs($x * $t)) ? -$y / $t + ($lay->a + $x * $y) / $slope : null;
+            }
+        }
+        $near = Depth::near($m, $effective, $this->blurMm, $pupil, 1.0);
+        $far = Depth::far($m, $effective, $this->blurMm, $pupil, 1.0);
+
+        return $near === null || $far === null ? null : $near + $far;
+    }
+
+    /** Warnings that are certain whatever stands behind the front assembly. */
+    private function warnings(FrontOptics $optics, float $room, float $effective, ?float $depth, float $m): int
+    {
+        $count = $optics->disagree;
+        $count += $room < RoomRule::TOUCHING_MM ? 1 : 0;
+        $count += atan2($room, $optics->frontOuter / 2.0) < RoomRule::SHUT_OUT_DEG * M_PI / 180.0 ? 1 : 0;
+        $count += 2.44 * $this->lambdaMm * $effective > 2.0 * $this->blurMm ? 1 : 0;
+        if ($depth !== null && $depth > 0.0 && ! $this->conditions->totalDepth) {
+            $count += $this->swayMm !== null && $this->swayMm > $depth / 2.0 ? 1 : 0;
+            $count += $this->wanted->subjectDepthMm !== null && $this->wanted->subjectDepthMm > 10.0 * $depth ? 1 : 0;
+        }
+
+        return $count;
+    }
+}
