@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use ZincThimble\Core\Finding\Phrase;
+use ZincThimble\Core\Gear\Afocal;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\CloseUpLens;
 use ZincThimble\Core\Gear\JointEnd;
@@ -30,6 +31,7 @@ final class Describe
             $part instanceof CloseUpLens => sprintf('%+g', $part->powerD).' · '.($part->elements > 1 ? 'corrected' : 'single'),
             $part instanceof Objective => Phrase::digits($part->nominal).'× · NA '.$part->na,
             $part instanceof Teleconverter => Phrase::digits($part->factor).'×',
+            $part instanceof Afocal => Phrase::digits($part->factor).'× '.($part->factor > 1.0 ? 'tele' : 'wide'),
             $part instanceof Port => self::mm($part->gapMm + $part->glassMm),
             default => '',
         };

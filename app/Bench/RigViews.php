@@ -43,6 +43,7 @@ use ZincThimble\Core\Gear\Frame;
 use ZincThimble\Core\Gear\Helicoid;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Joint\Mating;
+use ZincThimble\Core\Optics\LensModel;
 use ZincThimble\Core\Plan\Advice;
 use ZincThimble\Core\Reading\Measurement;
 use ZincThimble\Core\Reading\Reach;
@@ -247,7 +248,7 @@ final class RigViews
             }, []];
         }
         // On its own mount a ring at s stands at D = f(s) (2 + m + 1/m) + g(s), m = s m0 (OPTICS.md, "Settling a lens").
-        $lens = $rig->lenses[$travel->part];
+        $lens = LensModel::of($rig->lenses[$travel->part]);
         $engraved = [];
         foreach (Travels::places($rig, $travel) as $s) {
             $m = $s * $lens->m0;

@@ -136,6 +136,12 @@ final class RigMaker
         ];
     }
 
+    /** @return array<string, mixed> */
+    public function afocal(): array
+    {
+        return ['kind' => 'afocal', 'rear' => 'thread:52x0.75', 'front' => 'thread:52x0.75', 'factor' => $this->pick([0.5, 0.7, 1.4, $this->number(0.4, 3.0)]), 'thicknessMm' => $this->number(0, 60), 'clearMm' => $this->number(25, 70)];
+    }
+
     /**
      * A document of a rig of one of many make-ups.
      *
@@ -153,16 +159,17 @@ final class RigMaker
         if ($this->chance(0.35)) {
             $chain[] = $this->variable();
         }
-        $make = $this->pick(['normal', 'normal', 'reversed', 'closeup', 'coupled', 'wet', 'finite', 'infinite', 'relayed']);
+        $make = $this->pick(['normal', 'normal', 'reversed', 'closeup', 'coupled', 'wet', 'finite', 'infinite', 'relayed', 'afocal']);
         $ring = ['kind' => 'reversing-ring', 'rear' => 'larch', 'front' => 'thread:52x0.75', 'lengthMm' => 4];
         match ($make) {
             'normal' => $chain[] = $this->lens(),
             'reversed' => array_push($chain, $ring, $this->lens(true)),
             'closeup' => array_push($chain, $this->lens(), $this->closeUp(), ...($this->chance(0.4) ? [$this->closeUp()] : [])),
             'coupled' => array_push($chain, $this->lens(), ['kind' => 'coupling-ring', 'rear' => 'thread:52x0.75', 'front' => 'thread:52x0.75', 'lengthMm' => 5], $this->lens(true)),
-            'wet' => array_push($chain, $this->lens(), ['kind' => 'port', 'gapMm' => $this->number(0, 20), 'glassMm' => $this->number(2, 12), 'index' => 1.49], ...($this->chance(0.5) ? [['sealed' => $this->chance(0.5)] + $this->closeUp()] : [])),
+            'wet' => array_push($chain, $this->lens(), ['kind' => 'port', 'gapMm' => $this->number(0, 20), 'glassMm' => $this->number(2, 12), 'index' => 1.49], ...($this->chance(0.2) ? [$this->afocal()] : []), ...($this->chance(0.5) ? [['sealed' => $this->chance(0.5)] + $this->closeUp()] : [])),
             'finite' => $chain[] = ['kind' => 'objective', 'rear' => 'larch', 'nominal' => $this->pick([2.5, 4, 10]), 'na' => $this->number(0.05, 0.3), 'workingDistanceMm' => $this->number(1, 20)],
             'infinite' => array_push($chain, $this->lens(), ['kind' => 'objective', 'rear' => 'thread:52x0.75', 'nominal' => $this->pick([2, 5, 10]), 'na' => $this->number(0.05, 0.3), 'workingDistanceMm' => $this->number(5, 30), 'corrected' => 'infinite', 'parfocalMm' => $this->number(95, 110)]),
+            'afocal' => array_push($chain, $this->lens(), ...($this->chance(0.3) ? [$this->closeUp()] : []), ...[$this->afocal()], ...($this->chance(0.3) ? [$this->closeUp()] : [])),
             'relayed' => array_push($chain, ['lengthMm' => $this->number(120, 250)] + $this->tube(), $this->lens(), ['lengthMm' => $this->number(100, 400)] + $this->tube(), $ring, $this->lens(true)),
         };
 

@@ -10,6 +10,7 @@ use ZincThimble\Core\Gear\Objective;
 use ZincThimble\Core\Gear\Outline;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Optics\LensModel;
 use ZincThimble\Core\Reading\Balance;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Rig;
@@ -74,7 +75,7 @@ final class Layout
             'elements' => $part instanceof CloseUpLens ? $part->elements : 0,
             'planeMm' => self::planeMm($axis, $i, $part),
             'stopMm' => $part instanceof Lens && ($rig->markedAperture($i) ?? 0.0) > 0.0
-                ? $rig->lenses[$i]->entrance($rig->setting->focus[$i] ?? 0.0) / (float) $rig->markedAperture($i)
+                ? LensModel::of($rig->lenses[$i])->entrance($rig->setting->focus[$i] ?? 0.0) / (float) $rig->markedAperture($i)
                 : null,
             'footMm' => $part->identity->footMm,
             'contacts' => $part->identity->passes->contacts,

@@ -38,19 +38,26 @@ final readonly class LightPath
         $ft = 0.0;
         $z = 0.0;
         $groups = [];
+        $group = static fn (float $zi, float $zo, float $y, float $fy): array => [
+            'zi' => $zi + $axis->converterMm,
+            'zo' => $zo + $axis->converterMm,
+            'cone' => $scale === null ? null : $y * $scale,
+            'chief' => $x === null ? null : $corner * ($fy + $x * $y),
+        ];
         foreach ($axis->phi as $k => $power) {
             $d = $axis->zi[$k] - $z;
             $y += $t * $d;
             $fy += $ft * $d;
-            $groups[] = [
-                'zi' => $axis->zi[$k] + $axis->converterMm,
-                'zo' => $axis->zo[$k] + $axis->converterMm,
-                'cone' => $scale === null ? null : $y * $scale,
-                'chief' => $x === null ? null : $corner * ($fy + $x * $y),
-            ];
+            $z = $axis->zo[$k];
+            $groups[] = $group($axis->zi[$k], $z, $y, $fy);
             $t -= $y * $power;
             $ft -= $fy * $power;
-            $z = $axis->zo[$k];
+            $times = $axis->scale[$k];
+            if ($times !== 1.0) {
+                // What an afocal group does to a height is a step.
+                [$y, $t, $fy, $ft] = [$y * $times, $t / $times, $fy * $times, $ft / $times];
+                $groups[] = $group($z, $z, $y, $fy);
+            }
         }
         $m = $reading->magnification;
 

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Drawing;
 
 use ZincThimble\Core\Optics\Axis;
-use ZincThimble\Core\Optics\Image;
+use ZincThimble\Core\Optics\MovingOpening;
+use ZincThimble\Core\Optics\MovingPart;
+use ZincThimble\Core\Optics\Rays;
 use ZincThimble\Core\Optics\SplitSystem;
 use ZincThimble\Core\Reading\Reading;
-use ZincThimble\Core\Reading\TrainReadings;
 use ZincThimble\Core\Reading\Vignetting;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
@@ -42,75 +43,83 @@ final class MovingPlaces
     }
 
     /** The same for a rig cut in three at the part that moves: everything in front of it is carried along. */
-    public static function along(SplitSystem $train, Rig $rig, Travel $travel, TrainReadings $read): self
+    public static function along(SplitSystem $split, Rig $rig, Travel $travel, MovingPart $moving, Rays $rays): self
     {
         $self = new self($travel->part);
-        $axis = $train->axis;
-        $shift = $axis->converterMm;
-        $corner = Vignetting::cornerMm($rig) / $axis->factor;
-        $toTip = $train->toMetal + $shift;
-        $ends = $read->endMm;
+        $shift = $split->axis->converterMm;
+        $ends = $moving->endMm;
+        $self->frontMm = self::shifted($ends, $shift);
+        $self->tipMm = self::shifted($ends, $split->toMetal + $shift);
+        $cones = array_map(static fn (float $number): ?float => $number > 0.0 ? 0.5 / $number : null, $rays->number);
+        // Without an image there is no corner to draw a ray from.
+        $chiefs = [];
+        foreach ($rays->slope as $row => $slope) {
+            $chiefs[] = $slope > 0.0 ? $rays->chief[$row] : null;
+        }
+        $corner = Vignetting::cornerMm($rig) / $split->axis->factor;
         $rows = count($ends);
-        $front = $tip = array_fill(0, $rows, 0.0);
-        foreach ($ends as $row => $end) {
-            $front[$row] = $end + $shift;
-            $tip[$row] = $end + $toTip;
+        foreach ($split->behindGroupA as $k => $height) {
+            $self->groups[] = [
+                'zi' => array_fill(0, $rows, $split->behindZi[$k] + $shift),
+                'zo' => array_fill(0, $rows, $split->behindZo[$k] + $shift),
+                ...self::heights(array_fill(0, $rows, $height), array_fill(0, $rows, $split->behindGroupF[$k]), $cones, $chiefs, $corner),
+            ];
         }
-        $self->frontMm = array_values($front);
-        $self->tipMm = array_values($tip);
-        $cones = $read->cone;
-        $chiefs = $read->chief;
-        $still = static fn (float $value): array => array_fill(0, $rows, $value);
-        foreach ($train->behindGroupA as $k => $height) {
-            $y = $still($height);
-            $fieldY = $still($train->behindGroupF[$k]);
-            $self->groups[] = self::group(1.0, 0.0, $y, $y, $fieldY, $fieldY, $still($train->behindZi[$k]), $shift, $still($train->behindZo[$k]), $shift, $cones, $chiefs, $corner);
+        if ($moving->zi !== []) {
+            $self->groups[] = [
+                'zi' => self::shifted($moving->zi, $shift),
+                'zo' => self::shifted($moving->zo, $shift),
+                ...self::heights($moving->planeY, $moving->planeF, $cones, $chiefs, $corner),
+            ];
         }
-        if ($read->ownZi !== []) {
-            $self->groups[] = ['zi' => $read->ownZi, 'zo' => $read->ownZo, 'cone' => $read->ownCone, 'chief' => $read->ownChief];
-        }
-        foreach ($train->groupAlpha as $k => $alpha) {
-            $self->groups[] = self::group($alpha, $train->groupBeta[$k], $read->endY, $read->endT, $read->endFieldY, $read->endFieldT, $ends, $train->frontZi[$k] + $shift, $ends, $train->frontZo[$k] + $shift, $cones, $chiefs, $corner);
+        foreach ($split->groupAlpha as $k => $alpha) {
+            $beta = $split->groupBeta[$k];
+            $axial = MovingOpening::heights($alpha, $moving->y, $beta, $moving->t);
+            $field = MovingOpening::heights($alpha, $moving->fy, $beta, $moving->ft);
+            $self->groups[] = [
+                'zi' => self::shifted($ends, $split->frontZi[$k] + $shift),
+                'zo' => self::shifted($ends, $split->frontZo[$k] + $shift),
+                ...self::heights($axial, $field, $cones, $chiefs, $corner),
+            ];
         }
 
         return $self;
     }
 
     /**
-     * One group: its planes, and how high cone and chief ray stand there, place by place.
-     *
-     * @param  float  $alpha  the axial ray is `alpha y + beta t` high there, the field ray likewise
-     * @param  list<float>  $y
-     * @param  list<float>  $t
-     * @param  list<float>  $fieldY
-     * @param  list<float>  $fieldT
-     * @param  list<float>  $zi  image-side principal plane, less the next
-     * @param  list<float>  $zo  subject-side principal plane, less the next
-     * @param  array<int, ?float>  $cones  the axial ray's share in the rim of the cone; null = nothing known limits it
-     * @param  array<int, ?float>  $chiefs  its share in the chief ray; null = there is none
-     * @param  float  $corner  height in the image that the chief ray belongs to, mm
-     * @return array{zi: list<float>, zo: list<float>, cone: list<?float>, chief: list<?float>}
+     * @param  list<float>  $places
+     * @return list<float>
      */
-    private static function group(float $alpha, float $beta, array $y, array $t, array $fieldY, array $fieldT, array $zi, float $toZi, array $zo, float $toZo, array $cones, array $chiefs, float $corner): array
+    private static function shifted(array $places, float $by): array
     {
-        $rows = count($y);
-        $atZi = $atZo = array_fill(0, $rows, 0.0);
-        $cone = $chief = array_fill(0, $rows, null);
-        foreach ($y as $row => $one) {
-            $height = $alpha * $one + $beta * $t[$row];
-            $atZi[$row] = $zi[$row] + $toZi;
-            $atZo[$row] = $zo[$row] + $toZo;
-            $narrow = $cones[$row];
-            if ($narrow !== null) {
-                $cone[$row] = $height * $narrow;
-            }
-            $x = $chiefs[$row];
-            if ($x !== null) {
-                $chief[$row] = $corner * ($alpha * $fieldY[$row] + $beta * $fieldT[$row] + $x * $height);
-            }
+        foreach ($places as $row => $place) {
+            $places[$row] = $place + $by;
         }
 
-        return ['zi' => array_values($atZi), 'zo' => array_values($atZo), 'cone' => array_values($cone), 'chief' => array_values($chief)];
+        return $places;
+    }
+
+    /**
+     * How high the rim of the cone and the ray to the corner stand at one group.
+     *
+     * @param  list<float>  $axial  height of the axial ray there
+     * @param  list<float>  $field  height of the field ray
+     * @param  list<?float>  $cones  the axial ray's share in the rim of the cone; null = nothing known limits it
+     * @param  list<?float>  $chiefs  its share in the chief ray; null = there is none
+     * @param  float  $corner  height in the image that the chief ray belongs to, mm
+     * @return array{cone: list<?float>, chief: list<?float>}
+     */
+    private static function heights(array $axial, array $field, array $cones, array $chiefs, float $corner): array
+    {
+        $cone = $chief = $cones;
+        foreach ($axial as $row => $y) {
+            $share = $cones[$row];
+            $cone[$row] = $share === null ? null : $share * $y;
+            $x = $chiefs[$row];
+            $chief[$row] = $x === null ? null : $corner * ($field[$row] + $x * $y);
+        }
+
+        return ['cone' => array_values($cone), 'chief' => array_values($chief)];
     }
 
     /** The places of one more row of a sweep. */

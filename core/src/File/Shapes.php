@@ -186,6 +186,7 @@ final class Shapes
                 Field::choice('corrected', 'finite', 'infinite'), Field::width('tubeMm'), Field::width('parfocalMm'), Field::width('referenceMm'),
             ],
             Kind::Teleconverter => [Field::number('factor', 1.0, 4.0)->needed(), Field::length('lengthMm')],
+            Kind::Afocal => [Field::number('factor', 0.1, 10.0)->needed(), Field::length('thicknessMm'), $clear],
             Kind::Port => [
                 Field::length('gapMm')->needed(), Field::length('glassMm')->needed(), Field::number('index', 1.0, 2.5)->needed(),
                 Field::number('medium', 1.0, 2.5),

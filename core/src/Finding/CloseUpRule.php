@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Finding;
 
 use ZincThimble\Core\Gear\CloseUpLens;
+use ZincThimble\Core\Optics\LensModel;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
 
@@ -63,6 +64,6 @@ final class CloseUpRule implements Rule
         $at = $rig->workingLens();
         $marked = $at === null ? null : $rig->markedAperture($at);
 
-        return $at === null || $marked === null ? null : $rig->lenses[$at]->entrance($rig->setting->focus[$at] ?? 0.0) / $marked;
+        return $at === null || $marked === null ? null : LensModel::of($rig->lenses[$at])->entrance($rig->setting->focus[$at] ?? 0.0) / $marked;
     }
 }

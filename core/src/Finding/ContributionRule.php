@@ -6,6 +6,8 @@ namespace ZincThimble\Core\Finding;
 
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Optics\AxialSampler;
+use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Optics\Image;
 
 /** `adds-little`: a part whose absence changes the field by less than 5 %. */
 final class ContributionRule implements Rule
@@ -36,10 +38,11 @@ final class ContributionRule implements Rule
     private function changes(RuleContext $context, int $part): array
     {
         $moved = $context->travel !== null && $context->travel->kind->movesFocus() && $context->travel->part !== $part ? [$context->travel] : [];
-        $sampler = new AxialSampler($context->rig, $moved, $part);
-        [, $without] = $sampler->columns($moved === [] ? [] : [$context->places]);
         if ($moved === []) {
-            $without = array_fill(0, $context->columns->rows, $without[0]);
+            $axis = Axis::of($context->rig, $part);
+            $without = array_fill(0, $context->columns->rows, Image::of($axis->y, $axis->t) === Image::Real && ! $axis->unmodelled ? abs($axis->t) * $axis->factor : null);
+        } else {
+            [, $without] = (new AxialSampler($context->rig, $moved, $part))->columns([$context->places]);
         }
         $column = [];
         foreach ($context->columns->magnification as $row => $magnification) {

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Finding;
 
-use ZincThimble\Core\Reading\Columns;
 use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Reading\ReadingTable;
 use ZincThimble\Core\Reading\UncertainInput;
 use ZincThimble\Core\Rig\Rig;
 
@@ -21,7 +21,7 @@ final class Findings
      */
     public static function of(Rig $rig, Reading $reading, Range $range, Infinity $infinity, array $halfWidths = [], array $sources = []): array
     {
-        $context = new RuleContext($rig, $range, $infinity, Columns::ofOne($reading), halfWidths: array_map(static fn (float $half): array => [$half], $halfWidths), sources: array_map(static fn (UncertainInput $source): array => [[0, 0, $source]], $sources));
+        $context = new RuleContext($rig, $range, $infinity, ReadingTable::ofOne($reading), halfWidths: array_map(static fn (float $half): array => [$half], $halfWidths), sources: array_map(static fn (UncertainInput $source): array => [[0, 0, $source]], $sources));
         $findings = [];
         foreach (self::spans($context) as $span) {
             $findings[] = $span->at(0);
@@ -39,7 +39,7 @@ final class Findings
      */
     public static function asSet(Rig $rig, Reading $reading): array
     {
-        $context = new RuleContext($rig, Range::held($reading), Infinity::held($reading), Columns::ofOne($reading));
+        $context = new RuleContext($rig, Range::held($reading), Infinity::held($reading), ReadingTable::ofOne($reading));
         $findings = [];
         foreach (self::rules() as $rule) {
             if ($rule instanceof ReachRule || $rule instanceof ContributionRule || $rule instanceof OrientationRule || $rule instanceof HandlingRule) {

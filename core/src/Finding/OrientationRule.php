@@ -7,6 +7,7 @@ namespace ZincThimble\Core\Finding;
 use ZincThimble\Core\Gear\Design;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Optics\LensModel;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
 
@@ -87,11 +88,11 @@ final class OrientationRule implements Rule
             }
         }
         // `(z0 + a) / f - 1`, a straight line over the length as over the ring: `(z0 - R) / f(s) + m`, and 1/f(s) is one too.
-        $lens = $rig->lenses[$at];
+        $lens = LensModel::of($rig->lenses[$at]);
         $z0 -= $lens->register;
         $s = $rig->setting->focus[$at] ?? 0.0;
         [$least, $more] = match (true) {
-            $context->moves($at, TravelKind::Focus) => [$z0 / $lens->f0, $z0 / $lens->f1 - $z0 / $lens->f0 + $lens->m0],
+            $context->moves($at, TravelKind::Focus) => [$z0 * $lens->phi0, $z0 * $lens->phi1 + $lens->m0],
             $moved !== null => [$z0 / $lens->focalLength($s) + $s * $lens->m0, 1.0 / $lens->focalLength($s)],
             default => [$z0 / $lens->focalLength($s) + $s * $lens->m0, 0.0],
         };
@@ -114,11 +115,11 @@ final class OrientationRule implements Rule
      */
     private static function wasted(RuleContext $context, int $at): array
     {
-        $lens = $context->rig->lenses[$at];
+        $lens = LensModel::of($context->rig->lenses[$at]);
         $share = static function (float $s) use ($lens): float {
-            $rim = $lens->rimAt($s);
+            $rim = $lens->rim($s);
 
-            return $rim <= 0.0 ? 0.0 : min(1.0, 1.0 - ($rim - $lens->a($s) - $lens->principalGap($s)) / $rim);
+            return $rim <= 0.0 ? 0.0 : min(1.0, 1.0 - ($rim - $lens->b($s)) / $rim);
         };
 
         return $context->moves($at, TravelKind::Focus)

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Finding;
 
-use ZincThimble\Core\Reading\Columns;
 use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Range;
+use ZincThimble\Core\Reading\ReadingTable;
 use ZincThimble\Core\Reading\UncertainInput;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
@@ -24,7 +24,7 @@ final readonly class RuleContext
         public Rig $rig,
         public Range $range,
         public Infinity $infinity,
-        public Columns $columns,
+        public ReadingTable $columns,
         public ?Travel $travel = null,
         public array $places = [],
         public array $halfWidths = [],

@@ -21,6 +21,8 @@ enum Kind: string
     case CloseUpLens = 'close-up-lens';
     case Objective = 'objective';
     case Teleconverter = 'teleconverter';
+    /** Tele or wide converter in front of a built-in or wet lens. */
+    case Afocal = 'afocal';
     case Port = 'port';
     case Rail = 'rail';
     case Tripod = 'tripod';
@@ -32,7 +34,11 @@ enum Kind: string
     /** In words: `reversing ring`, `close-up lens`. */
     public function spoken(): string
     {
-        return $this === self::CloseUpLens ? 'close-up lens' : str_replace('-', ' ', $this->value);
+        return match ($this) {
+            self::CloseUpLens => 'close-up lens',
+            self::Afocal => 'afocal converter',
+            default => str_replace('-', ' ', $this->value),
+        };
     }
 
     /** Whether a part of this kind can stand in a rig's chain. */
@@ -66,7 +72,7 @@ enum Kind: string
     public function isOptical(): bool
     {
         return match ($this) {
-            self::Lens, self::CloseUpLens, self::Objective => true,
+            self::Lens, self::CloseUpLens, self::Objective, self::Afocal => true,
             default => false,
         };
     }

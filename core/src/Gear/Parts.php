@@ -20,6 +20,7 @@ final class Parts
             $kind === Kind::CloseUpLens => CloseUpLens::from($values),
             $kind === Kind::Objective => Objective::from($values),
             $kind === Kind::Teleconverter => Teleconverter::from($values),
+            $kind === Kind::Afocal => Afocal::from($values),
             $kind === Kind::Port => Port::from($values),
             default => throw InvalidFigure::because('kind', $kind->value.' stands in no chain'),
         };

@@ -4,16 +4,11 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Optics;
 
-use ZincThimble\Core\Gear\CloseUpLens;
-use ZincThimble\Core\Gear\Focusing;
 use ZincThimble\Core\Gear\Lens;
-use ZincThimble\Core\Gear\Objective;
 use ZincThimble\Core\Gear\Port;
-use ZincThimble\Core\Gear\Spacer;
-use ZincThimble\Core\Gear\Teleconverter;
-use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
+use ZincThimble\Core\Rig\TravelKind;
 
 /**
  * The axial ray alone, many times over, with some travels moved: what range and solving need, without laying the rig
@@ -58,60 +53,69 @@ final class AxialSampler
 
     public float $subjectDistanceMm = 0.0;
 
+    /** @var list<int> parts whose length travels say, that the steps have not come to yet */
+    private array $still = [];
+
     /**
+     * Steps from a rig that is laid out: groups where they stand, but for what the travels move.
+     *
      * @param  list<Travel>  $travels  the ones that samples move
-     * @param  ?int  $without  place of a part to leave out
-     * @param  list<int>  $within  places of parts whose length a travel further back counts along with its own
+     * @param  ?int  $without  a part to leave out
+     * @param  list<int>  $within  parts whose length a travel further back counts along with its own
+     * @param  ?Axis  $axis  of the rig, where it is laid out already
      */
-    public function __construct(Rig $rig, private readonly array $travels, ?int $without = null, array $within = [])
+    public function __construct(Rig $rig, private readonly array $travels, ?int $without = null, array $within = [], ?Axis $axis = null)
     {
-        $moved = [];
+        $axis ??= Axis::of($rig, $without);
+        $this->medium = $axis->medium;
+        $this->factor = $axis->factor;
+        $this->converterMm = $axis->converterMm;
+        $this->unmodelled = $axis->unmodelled;
+        $this->realMore = $axis->front - $axis->frontOptical;
+        $lengths = $rings = [];
         foreach ($travels as $at => $travel) {
-            $moved[$travel->name()] = $at;
-        }
-        $within = array_flip($within);
-        $air = $rig->camera->registerMm;
-        foreach ($rig->chain as $i => $part) {
-            if ($i === $without) {
-                continue;
-            }
-            if ($part instanceof Spacer) {
-                $air += $part->lengthMm;
-            } elseif ($part instanceof VariableSpacer) {
-                $at = $moved[$i.'.length'] ?? -1;
-                if (isset($within[$i])) {
-                    continue;
-                }
-                if ($at < 0) {
-                    $air += $rig->lengthMm($i);
-                } else {
-                    $this->steps[] = new AxialStep(AxialStep::AIR, $at, 0.0);
-                }
-            } elseif ($part instanceof Lens) {
-                $this->air($air);
-                $air = 0.0;
-                $this->lens($rig, $i, $part, $moved[$i.'.focus'] ?? -1);
-            } elseif ($part instanceof CloseUpLens) {
-                $wet = $this->medium !== 1.0;
-                $this->air($air + ($part->thicknessMm - $part->planeFromFrontMm) / $this->medium);
-                $this->steps[] = new AxialStep(AxialStep::THIN, -1, ($wet ? $part->powerInWaterD($this->medium) : $part->powerD) / 1000.0);
-                $air = $part->planeFromFrontMm / $this->medium;
-                $this->realMore += $part->thicknessMm * (1.0 - 1.0 / $this->medium);
-            } elseif ($part instanceof Objective) {
-                $this->air($air + $part->planeMm());
-                $this->steps[] = new AxialStep(AxialStep::THIN, -1, 1.0 / $part->focalLengthMm());
-                $air = $part->shortestMm() - $part->planeMm();
-            } elseif ($part instanceof Teleconverter) {
-                $this->unmodelled = $this->unmodelled || $i > 0;
-                $this->factor = $part->factor;
-                $this->converterMm = $part->lengthMm;
-            } elseif ($part instanceof Port) {
-                $air += $part->gapMm + $part->glassMm / $part->index;
-                $this->realMore += $part->glassMm * (1.0 - 1.0 / $part->index);
-                $this->medium = $part->medium;
+            if ($travel->kind === TravelKind::Focus) {
+                $rings[$travel->part] = $at;
+            } elseif ($travel->kind === TravelKind::Length) {
+                $lengths[$travel->part] = $at;
             }
         }
-        $this->air($air);
+        $this->still = [...array_keys($lengths), ...$within];
+        sort($this->still);
+        $z = 0.0;
+        foreach ($axis->groupPart as $k => $part) {
+            $ring = $rings[$part] ?? null;
+            $this->air($rig, ($ring === null ? $axis->zi[$k] : $axis->rearMm[$part]) - $z, $part, $lengths);
+            if ($ring === null) {
+                $this->steps[] = new AxialStep(AxialStep::THIN, -1, $axis->phi[$k], $axis->zo[$k] - $axis->zi[$k], $axis->scale[$k]);
+                $z = $axis->zo[$k];
+            } else {
+                $lens = $rig->chain[$part];
+                $model = LensModel::of($rig->lenses[$part]);
+                $this->steps[] = new AxialStep(AxialStep::LENS, $ring, $model->phi0, lens: $model, tip: $lens instanceof Lens && $lens->reversed ? $model->protrusion : -1.0);
+                $z = $axis->frontMm[$part];
+            }
+        }
+        $this->air($rig, $axis->frontOptical - $z, PHP_INT_MAX, $lengths);
+    }
+
+    /**
+     * Air up to a part: what stands still, and what a travel makes longer or shorter.
+     *
+     * @param  array<int, int>  $lengths  which travel says the length of a part
+     */
+    private function air(Rig $rig, float $length, int $before, array $lengths): void
+    {
+        while ($this->still !== [] && $this->still[0] < $before) {
+            $part = array_shift($this->still);
+            $length -= $rig->lengthMm($part);
+            if (isset($lengths[$part])) {
+                $this->steps[] = new AxialStep(AxialStep::AIR, $lengths[$part], 0.0);
+            }
+        }
+        if ($length !== 0.0) {
+            $this->steps[] = new AxialStep(AxialStep::AIR, -1, $length);
+        }
     }
 
     /** @param  array<int, float>  $at a value for each travel given to the constructor */
@@ -252,7 +256,7 @@ final class AxialSampler
     {
         $bending = null;
         foreach ($this->steps as $step) {
-            if ($step->travel >= 0 && $step->bends) {
+            if ($step->lens?->bends === true) {
                 $bending = $step;
             }
         }
@@ -294,7 +298,7 @@ final class AxialSampler
     private function cubic(AxialStep $ring): array
     {
         $this->phi = $ring->value;
-        $this->phiWay = $ring->phiWay;
+        $this->phiWay = $ring->lens->phi1 ?? 0.0;
         $v = [];
         for ($n = 0; $n < 4; $n++) {
             $v[] = $this->trace([$n / 3.0]);
@@ -364,13 +368,19 @@ final class AxialSampler
                 $z += $d;
             } elseif ($step->kind === AxialStep::THIN) {
                 $t -= $y * $step->value;
+                $z += $step->gap;
+                if ($step->scale !== 1.0) {
+                    $y *= $step->scale;
+                    $t /= $step->scale;
+                }
                 $last = $y;
-            } else {
-                $s = $travel < 0 ? $step->focus : $at[$travel];
-                $phi = $step->value + $s * $step->phiWay;
-                $a = (1.0 + $s * $step->m0) / $phi - $step->register;
-                $rim = $step->rim + $s * $step->rimWay;
-                $toRim = $rim - $a - $step->gap - $s * $step->gapWay;
+            } elseif ($step->lens !== null) {
+                $s = $at[$travel];
+                $lens = $step->lens;
+                $phi = $lens->phi0 + $s * $lens->phi1;
+                $a = (1.0 + $s * $lens->m0) / $phi - $lens->register;
+                $rim = $lens->rim0 + $s * $lens->rim1;
+                $toRim = $rim - $a - $lens->gap0 - $s * $lens->gap1;
                 $tip = $step->tip;
                 if ($tip < 0.0) {
                     $y += $t * $a;
@@ -389,29 +399,5 @@ final class AxialSampler
         }
 
         return [$t, $last, $y, $z];
-    }
-
-    private function lens(Rig $rig, int $i, Lens $part, int $travel): void
-    {
-        $lens = $rig->lenses[$i];
-        $step = new AxialStep(AxialStep::LENS, $travel, 1.0 / $lens->f0);
-        $step->phiWay = 1.0 / $lens->f1 - 1.0 / $lens->f0;
-        $step->register = $lens->register;
-        $step->gap = $lens->g0;
-        $step->gapWay = $lens->g1 - $lens->g0;
-        $step->rim = $lens->rim;
-        $step->rimWay = $lens->rimAt(1.0) - $lens->rim;
-        $step->m0 = $lens->m0;
-        $step->bends = $lens->focusing === Focusing::Internal;
-        $step->tip = $part->reversed ? $lens->protrusion : -1.0;
-        $step->focus = $lens->m0 > 0.0 ? $rig->setting->focus[$i] ?? 0.0 : 0.0;
-        $this->steps[] = $step;
-    }
-
-    private function air(float $length): void
-    {
-        if ($length !== 0.0) {
-            $this->steps[] = new AxialStep(AxialStep::AIR, -1, $length);
-        }
     }
 }

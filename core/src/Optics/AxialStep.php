@@ -18,37 +18,22 @@ final class AxialStep
 
     public const LENS = 2;
 
-    /** LENS: 1/f at the closest less 1/f at infinity. */
-    public float $phiWay = 0.0;
-
-    public float $register = 0.0;
-
-    /** LENS: principal gap, and what the ring does to it, mm. */
-    public float $gap = 0.0;
-
-    public float $gapWay = 0.0;
-
-    /** LENS: flange to rim, and how far the ring moves it, mm. */
-    public float $rim = 0.0;
-
-    public float $rimWay = 0.0;
-
-    public float $m0 = 0.0;
-
-    /** LENS: whether its ring changes its power, not only its place. */
-    public bool $bends = false;
-
-    /** LENS: rear protrusion when reversed, mm; -1 = the usual way round. */
-    public float $tip = -1.0;
-
-    /** LENS: where the ring stands when no travel moves it. */
-    public float $focus = 0.0;
-
     /**
      * @param  int  $travel  index into the travels moved, -1 = none
      * @param  float  $value  AIR: length, mm; THIN and LENS: power at infinity, 1/mm
+     * @param  float  $gap  THIN: from its image-side to its subject-side principal plane, mm
+     * @param  float  $scale  THIN: what an afocal group does to a height
+     * @param  ?LensModel  $lens  LENS: whose ring the travel turns
+     * @param  float  $tip  LENS: rear protrusion when reversed, mm; -1 = the usual way round
      */
-    public function __construct(public readonly int $kind, public readonly int $travel, public readonly float $value)
-    {
+    public function __construct(
+        public readonly int $kind,
+        public readonly int $travel,
+        public readonly float $value,
+        public readonly float $gap = 0.0,
+        public readonly float $scale = 1.0,
+        public readonly ?LensModel $lens = null,
+        public readonly float $tip = -1.0,
+    ) {
     }
 }

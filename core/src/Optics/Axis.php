@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Optics;
 
+use ZincThimble\Core\Gear\Afocal;
 use ZincThimble\Core\Gear\CloseUpLens;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Objective;
@@ -33,6 +34,9 @@ final class Axis
 
     /** @var list<float> power of each group, 1/mm */
     public array $phi = [];
+
+    /** @var list<float> what an afocal group does to a height, and undoes of a slope; 1 = the group is none */
+    public array $scale = [];
 
     /** @var list<int> the part each group belongs to */
     public array $groupPart = [];
@@ -70,6 +74,27 @@ final class Axis
 
     /** That plane, mm from the sensor. */
     public float $zLast = 0.0;
+
+    /** What readings are told from, the numbers of one row of Rays, which explains them. Kind of image in front. */
+    public Image $image = Image::None;
+
+    /** Above 0 with an image; 0 = focused at infinity or past it, -1 = no image. */
+    public float $slope = -1.0;
+
+    /** Of the stop, without a converter; 0 = nothing known limits the light. */
+    public float $number = 0.0;
+
+    /** Of the axial ray at the front-most metal (reduced), mm. */
+    public float $height = 0.0;
+
+    /** 0 = telecentric, or no stop. */
+    public float $invariant = 0.0;
+
+    /** Share of the axial ray in the chief ray; null = there is none. */
+    public ?float $chief = null;
+
+    /** The opening that is the stop; -1 = none is: an objective's aperture, or nothing known. */
+    public int $stop = -1;
 
     /** @var list<float> rear end of each part, in metal; a reversed lens's rear is its front rim */
     public array $rearMm = [];
@@ -113,18 +138,26 @@ final class Axis
     {
     }
 
+    /** Whether an objective's numerical aperture is the stop. */
+    public function isTelecentric(): bool
+    {
+        return $this->stop < 0 && $this->number > 0.0;
+    }
+
     /**
      * Lays a rig out as it is set and traces both rays: one walk from the sensor outwards, each kind of part as OPTICS.md, "The
      * rig", has it. Columns grow in local variables: appending to a property costs several times as much.
+     *
+     * @param  ?int  $without  a part to leave out, as if it had no length
      */
-    public static function of(Rig $rig): self
+    public static function of(Rig $rig, ?int $without = null): self
     {
         $axis = new self;
         $camera = $rig->camera;
         $setting = $rig->setting;
         $simple = $rig->conditions->simpleAperture;
         $working = $rig->totals->workingLens;
-        $zi = $zo = $phi = $groupPart = $openZ = $openR = $openSpace = $openPart = $openKind = $axialAt = $fieldAt = $rearMm = $frontMm = [];
+        $zi = $zo = $phi = $scale = $groupPart = $openZ = $openR = $openSpace = $openPart = $openKind = $axialAt = $fieldAt = $rearMm = $frontMm = [];
         // Both rays, at the plane z.
         $y = 0.0;
         $t = 1.0;
@@ -136,6 +169,9 @@ final class Axis
         $front = $optical = $camera->registerMm;
         $medium = 1.0;
         $first = true;
+        // The greatest number of all openings so far, and which it is of (OPTICS.md, "Effective aperture").
+        $most = 0.0;
+        $stop = -1;
         if ($camera->throatMm !== null) {
             $openZ[] = $front;
             $openR[] = $camera->throatMm / 2.0;
@@ -144,12 +180,20 @@ final class Axis
             $openKind[] = OpeningKind::Mount;
             $axialAt[] = $front;
             $fieldAt[] = 1.0;
+            $most = $front / $camera->throatMm;
+            $stop = 0;
         }
         foreach ($rig->chain as $i => $part) {
             $rearMm[] = $front;
+            if ($i === $without) {
+                $frontMm[] = $front;
+
+                continue;
+            }
             // What the part has behind its group, its group, and what it has in front of that: openings as place, radius, kind.
             $behind = $ahead = [];
             $power = null;
+            $times = 1.0;
             $enters = $leaves = 0.0;
             if ($part instanceof Spacer || $part instanceof VariableSpacer) {
                 $length = $part instanceof Spacer ? $part->lengthMm : $setting->lengthMm[$i] ?? $part->minMm;
@@ -159,18 +203,18 @@ final class Axis
                 $front += $length;
                 $optical += $length;
             } elseif ($part instanceof Lens) {
-                $lens = $rig->lenses[$i];
+                $settled = $rig->lenses[$i];
+                $lens = LensModel::of($settled, $simple);
                 $s = $lens->m0 > 0.0 ? $setting->focus[$i] ?? 0.0 : 0.0;
-                $m = $s * $lens->m0;
                 $f = $lens->focalLength($s);
-                $a = $f * (1.0 + $m) - $lens->register;
-                $b = $a + $lens->g0 + ($lens->g1 - $lens->g0) * $s;
-                $rim = $lens->rimAt($s);
-                $p = $simple ? 1.0 : $lens->pupilRatio($s);
-                $e = $simple ? $f : $lens->entrance($s);
-                $n = $setting->aperture[$i] ?? $lens->widest;
+                $a = $f * (1.0 + $s * $lens->m0) - $lens->register;
+                $b = $a + $lens->gap0 + $lens->gap1 * $s;
+                $rim = $lens->rim0 + $lens->rim1 * $s;
+                $p = $lens->bends ? $lens->pupilRatio($s) : $lens->pupil0;
+                $e = $lens->bends ? $lens->entrance($s) : $f;
+                $n = $setting->aperture[$i] ?? $settled->widest;
                 if ($n !== null && $lens->showsEffective) {
-                    $n /= $f / $e * (1.0 + $m / $p);
+                    $n /= $lens->loss($s);
                 }
                 $glass = $lens->frontGlass;
                 $power = 1.0 / $f;
@@ -193,8 +237,8 @@ final class Axis
                     }
                     if ($first) {
                         $axis->extensionMm = $front - $lens->register;
-                        if ($lens->imageCircle !== null) {
-                            $axis->imageCircleMm = $lens->imageCircle * (1.0 + ($enters / $f - 1.0) / $p) * $axis->factor;
+                        if ($settled->imageCircle !== null) {
+                            $axis->imageCircleMm = $settled->imageCircle * (1.0 + ($enters / $f - 1.0) / $p) * $axis->factor;
                         }
                     }
                     $front += $rim;
@@ -210,6 +254,17 @@ final class Axis
             } elseif ($part instanceof CloseUpLens) {
                 $power = ($medium !== 1.0 ? $part->powerInWaterD($medium) : $part->powerD) / 1000.0;
                 $enters = $leaves = $optical + ($part->thicknessMm - $part->planeFromFrontMm) / $medium;
+                $tip = $optical + $part->thicknessMm / $medium;
+                if ($part->clearMm !== null) {
+                    $behind[] = [$optical, $part->clearMm / 2.0, OpeningKind::Throat];
+                    $ahead[] = [$tip, $part->clearMm / 2.0, OpeningKind::Throat];
+                }
+                $front += $part->thicknessMm;
+                $optical = $tip;
+            } elseif ($part instanceof Afocal) {
+                $power = 0.0;
+                $times = $part->factor;
+                $enters = $leaves = $optical;
                 $tip = $optical + $part->thicknessMm / $medium;
                 if ($part->clearMm !== null) {
                     $behind[] = [$optical, $part->clearMm / 2.0, OpeningKind::Throat];
@@ -238,6 +293,11 @@ final class Axis
                 $optical += $part->gapMm + $part->glassMm / $part->index;
                 $medium = $part->medium;
             }
+            if ($power === null && $behind === []) {
+                $frontMm[] = $front;
+
+                continue;
+            }
             foreach ([$behind, $ahead] as $side => $openings) {
                 foreach ($openings as [$at, $radius, $kind]) {
                     $d = $at - $z;
@@ -246,8 +306,14 @@ final class Axis
                     $openSpace[] = $space;
                     $openPart[] = $i;
                     $openKind[] = $kind;
-                    $axialAt[] = $y + $t * $d;
+                    $h = $y + $t * $d;
+                    $axialAt[] = $h;
                     $fieldAt[] = $fy + $ft * $d;
+                    $number = ($h < 0.0 ? -$h : $h) / (2.0 * $radius);
+                    if ($number > $most) {
+                        $most = $number;
+                        $stop = count($openR) - 1;
+                    }
                 }
                 if ($power === null || $side === 1) {
                     continue;
@@ -256,11 +322,18 @@ final class Axis
                 $zi[] = $enters;
                 $zo[] = $leaves;
                 $phi[] = $power;
+                $scale[] = $times;
                 $groupPart[] = $i;
                 $y += $t * $d;
                 $t -= $y * $power;
                 $fy += $ft * $d;
                 $ft -= $fy * $power;
+                if ($times !== 1.0) {
+                    $y *= $times;
+                    $t /= $times;
+                    $fy *= $times;
+                    $ft /= $times;
+                }
                 $z = $leaves;
                 $space++;
             }
@@ -269,6 +342,7 @@ final class Axis
         $axis->zi = $zi;
         $axis->zo = $zo;
         $axis->phi = $phi;
+        $axis->scale = $scale;
         $axis->groupPart = $groupPart;
         $axis->openZ = $openZ;
         $axis->openR = $openR;
@@ -287,6 +361,22 @@ final class Axis
         $axis->front = $front;
         $axis->frontOptical = $optical;
         $axis->medium = $medium;
+        $image = Image::of($y, $t);
+        $turn = $t < 0.0 ? -1.0 : 1.0;
+        $slope = $image === Image::Real ? $t * $turn : ($image === Image::None ? -1.0 : 0.0);
+        $axis->image = $image;
+        $axis->slope = $slope;
+        $axis->height = ($y + $t * ($optical - $z)) * $turn;
+        if ($axis->na !== null && $slope > 0.0 && $slope / (2.0 * $axis->na) > $most) {
+            $axis->number = $slope / (2.0 * $axis->na);
+            $axis->chief = -$ft / $t;
+        } elseif ($stop >= 0) {
+            $h = $axialAt[$stop];
+            $axis->number = $most;
+            $axis->stop = $stop;
+            $axis->chief = -$fieldAt[$stop] / $h;
+            $axis->invariant = ($ft * $h - $t * $fieldAt[$stop]) * $turn * ($h < 0.0 ? -0.5 : 0.5) / $openR[$stop];
+        }
 
         return $axis;
     }

@@ -71,6 +71,10 @@ final class RayMatrix
                 $c -= $a * $axis->phi[$k];
                 $d -= $b * $axis->phi[$k];
                 $at = $axis->zo[$k];
+                $scale = $axis->scale[$k];
+                if ($scale !== 1.0) {
+                    [$a, $b, $c, $d] = [$a * $scale, $b * $scale, $c / $scale, $d / $scale];
+                }
                 $k++;
             }
             if ($j < $openings && $axis->openPart[$j] >= 0) {

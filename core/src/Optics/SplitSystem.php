@@ -151,6 +151,14 @@ final class SplitSystem
             $t -= $y * $axis->phi[$k];
             $ft -= $fy * $axis->phi[$k];
             $z = $axis->zo[$k];
+            $scale = $axis->scale[$k];
+            if ($scale !== 1.0) {
+                [$y, $t, $fy, $ft] = [$y * $scale, $t / $scale, $fy * $scale, $ft / $scale];
+                $this->behindGroupA[] = $y;
+                $this->behindGroupF[] = $fy;
+                $this->behindZi[] = $z;
+                $this->behindZo[] = $z;
+            }
         }
         $this->y = $y + $t * ($this->rear - $z);
         $this->t = $t;
@@ -198,6 +206,14 @@ final class SplitSystem
             $c -= $a * $axis->phi[$k];
             $d -= $b * $axis->phi[$k];
             $z = $axis->zo[$k];
+            $scale = $axis->scale[$k];
+            if ($scale !== 1.0) {
+                [$a, $b, $c, $d] = [$a * $scale, $b * $scale, $c / $scale, $d / $scale];
+                $this->groupAlpha[] = $a;
+                $this->groupBeta[] = $b;
+                $this->frontZi[] = $z - $end;
+                $this->frontZo[] = $z - $end;
+            }
             $this->groupsInFront = true;
             $k++;
         }

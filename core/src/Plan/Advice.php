@@ -9,9 +9,9 @@ use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Reading\Balance;
 use ZincThimble\Core\Reading\BestAperture;
-use ZincThimble\Core\Reading\Columns;
 use ZincThimble\Core\Reading\Light;
 use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Reading\ReadingTable;
 use ZincThimble\Core\Reading\Stack;
 use ZincThimble\Core\Rig\MarkedStops;
 use ZincThimble\Core\Rig\Rig;
@@ -70,7 +70,7 @@ final readonly class Advice
         $subject = $rig->subject;
         $depth = $subject?->depthOver($reading->fieldWidthMm);
         $effective = $reading->effectiveAperture;
-        $slice = Stack::depths(Columns::ofOne($reading), $conditions->totalDepth)[0];
+        $slice = Stack::depths(ReadingTable::ofOne($reading), $conditions->totalDepth)[0];
         $sway = self::SWAY_MM[$conditions->support ?? ''] ?? null;
         $dark = $reading->cornerBrightness !== null && $reading->cornerBrightness < self::CLEAR;
 

@@ -62,7 +62,7 @@ final readonly class BestAperture
             return null;
         }
         $reading = Reading::of($rig->with(TravelKind::Aperture, $at, $stacking));
-        $slice = Stack::depths(Columns::ofOne($reading), $rig->conditions->totalDepth)[0];
+        $slice = Stack::depths(ReadingTable::ofOne($reading), $rig->conditions->totalDepth)[0];
 
         return new self($best, $bestBlur, $stacking, $slice === null || $slice <= 0.0 ? null : Stack::through(
             $depthMm, $slice, Stack::OVERLAP, $reading->entrancePupilMm, $pitchMm, $secondsPerFrame,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Reading;
 
 use ZincThimble\Core\Optics\AxialSampler;
+use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
@@ -74,8 +75,9 @@ final readonly class Range
      * Over the product of all travels that the rig has, the zoom as set.
      *
      * @param  bool  $rough  with very many travels to a few hundredths is enough
+     * @param  ?Axis  $axis  of the rig, where it is laid out already
      */
-    public static function of(Rig $rig, bool $rough = false): self
+    public static function of(Rig $rig, bool $rough = false, ?Axis $axis = null): self
     {
         $travels = $within = [];
         foreach (TravelGroups::of($rig) as $group) {
@@ -83,7 +85,7 @@ final readonly class Range
             array_push($within, ...array_map(static fn (Travel $travel): int => $travel->part, array_slice($group, 1)));
         }
 
-        return self::over(new AxialSampler($rig, $travels, within: $within), $travels, $rough);
+        return self::over(new AxialSampler($rig, $travels, within: $within, axis: $axis), $travels, $rough);
     }
 
     /** @param  list<Travel>  $travels */

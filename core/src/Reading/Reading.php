@@ -167,116 +167,114 @@ final class Reading
         return self::along($rig, Axis::of($rig));
     }
 
-    /** The readings of a rig that is laid out already. */
-    public static function along(Rig $rig, Axis $axis): self
+    /** Only what the light along the axis says: no corner, no moments. Half-widths read a rig a score of times. */
+    public static function onAxis(Rig $rig): self
+    {
+        return self::along($rig, Axis::of($rig), false);
+    }
+
+    /**
+     * The readings of a rig that is laid out already.
+     *
+     * @param  bool  $whole  with corner and moments
+     */
+    public static function along(Rig $rig, Axis $axis, bool $whole = true): self
     {
         $reading = new self;
-        $reading->momentAtMountNm = Balance::aboutMount($rig, $axis);
-        $reading->momentAtFootNm = Balance::aboutFoot($rig, $axis);
+        if ($whole) {
+            $reading->momentAtMountNm = Balance::aboutMount($rig, $axis);
+            $reading->momentAtFootNm = Balance::aboutFoot($rig, $axis);
+        }
         if ($axis->unmodelled) {
             return $reading;
         }
-        $y = $axis->y;
-        $t = $axis->t;
-        $factor = $axis->factor;
-        $image = Image::of($y, $t);
-        $traced = $image === Image::Real ? abs($t) : 0.0;
-        $reading->image = $image;
+        $reading->image = $axis->image;
         $reading->extensionMm = $axis->extensionMm;
         $reading->imageCircleMm = $axis->imageCircleMm;
         $reading->markedAperture = $axis->marked;
-        $reading->erect = $image === Image::Real && $t > 0.0;
-        if ($image !== Image::None) {
-            $reading->magnification = $traced * $factor;
-        }
-
-        // Effective aperture: the greatest number of all openings (OPTICS.md, "Effective aperture").
-        $axialAt = $axis->axialAt;
-        $neff = -1.0;
-        $stop = -1;
-        foreach ($axis->openR as $j => $radius) {
-            $h = $axialAt[$j];
-            $number = ($h < 0.0 ? -$h : $h) / (2.0 * $radius);
-            if ($number > $neff) {
-                $neff = $number;
-                $stop = $j;
-            }
-        }
-        $telecentric = $axis->na !== null && $image !== Image::None && $traced / (2.0 * $axis->na) > $neff;
-        // The chief ray: field ray + x axial ray, through the centre of the stop (OPTICS.md, "Chief ray").
-        $x = null;
-        if ($telecentric) {
-            $neff = $traced / (2.0 * $axis->na);
-            $stop = -1;
+        $reading->erect = $axis->slope > 0.0 && $axis->t > 0.0;
+        if ($axis->isTelecentric()) {
             $reading->stop = OpeningKind::NumericalAperture;
             $reading->stopPart = $axis->naPart;
-            $x = -$axis->fieldT / $t;
-        } elseif ($stop >= 0) {
-            $reading->stop = $axis->openKind[$stop];
-            $reading->stopPart = $axis->openPart[$stop];
-            if ($axialAt[$stop] !== 0.0) {
-                $x = -$axis->fieldAt[$stop] / $axialAt[$stop];
-            }
+        } elseif ($axis->stop >= 0) {
+            $reading->stop = $axis->openKind[$axis->stop];
+            $reading->stopPart = $axis->openPart[$axis->stop];
         }
-        $isLimited = $neff > 0.0;
-        $effective = $neff * $factor;
-        $lambda = $rig->conditions->wavelengthNm * 1e-6;
-        if ($isLimited) {
+        if ($axis->number > 0.0) {
+            $effective = $axis->number * $axis->factor;
             $reading->effectiveAperture = $effective;
-            $reading->airyDiameterMm = 2.44 * $lambda * $effective;
+            $reading->airyDiameterMm = 2.44 * $rig->conditions->wavelengthNm * 1e-6 * $effective;
             if ($axis->marked !== null) {
                 $reading->stopsLost = 2.0 * log($effective / $axis->marked, 2.0);
             }
         }
-
-        if ($image === Image::Real) {
-            $magnification = $traced * $factor;
-            $subject = $axis->zLast - $y / $t;
-            $working = $axis->medium * ($subject - $axis->frontOptical);
-            $reading->workingDistanceMm = $working;
-            $reading->subjectDistanceMm = $axis->front + $working + $axis->converterMm;
-            $reading->fieldWidthMm = $rig->frame->widthMm / $magnification;
-            $reading->fieldHeightMm = $rig->frame->heightMm / $magnification;
-            $reading->lightGapDeg = self::lightGap($rig, $working);
-            $pupil = null;
-            if ($x !== null && ! $telecentric) {
-                $chiefT = $axis->fieldT + $x * $t;
-                if (abs($chiefT) > 1e-14 * (1.0 + abs($x * $t))) {
-                    $pupil = $axis->medium * (($axis->fieldY + $x * $y) / $chiefT - $y / $t);
-                    $reading->entrancePupilMm = $pupil;
-                }
-            }
-            if ($isLimited) {
-                $near = Depth::near($magnification, $effective, $rig->blurLimitMm, $pupil, $axis->medium);
-                $far = Depth::far($magnification, $effective, $rig->blurLimitMm, $pupil, $axis->medium);
-                $reading->nearMm = $near;
-                $reading->farMm = $far;
-                if ($near !== null && $far !== null) {
-                    $reading->depthOfFieldMm = $near + $far;
-                }
-                $reading->waveDepthMm = Depth::wave($magnification, $effective, $lambda, $axis->medium);
-                $reading->detailMm = 1.22 * $lambda * $effective / $magnification;
-            }
-        } elseif ($image === Image::AtInfinity) {
+        if ($axis->slope > 0.0) {
+            $reading->tell($rig, $axis);
+        } elseif ($axis->image === Image::AtInfinity) {
+            $reading->magnification = 0.0;
             $reading->lightGapDeg = 90.0;
         }
-
-        if ($x !== null && $isLimited) {
-            $corner = Vignetting::cornerMm($rig);
-            $reading->cornerBrightness = 1.0;
-            if ($axis->imageCircleMm !== null && 2.0 * $corner > $axis->imageCircleMm * (1.0 + 1e-9)) {
-                $reading->cornerBrightness = 0.0;
-                $reading->cornerPart = self::firstLens($rig);
-            } else {
-                $darkest = Vignetting::darkest($axis, $corner / $factor, $x, $neff, $stop);
-                if ($darkest !== null) {
-                    $reading->cornerBrightness = Vignetting::brightness($axis, $corner / $factor, $x, $neff, $darkest);
-                    $reading->cornerPart = $axis->openPart[$darkest];
-                }
-            }
+        if ($whole && $axis->chief !== null) {
+            $reading->corner($rig, $axis, $axis->chief);
         }
 
         return $reading;
+    }
+
+    /** What only a rig with an image has: sizes, distances and depths. */
+    private function tell(Rig $rig, Axis $axis): void
+    {
+        $medium = $axis->medium;
+        $slope = $axis->slope;
+        $number = $axis->number;
+        $invariant = $axis->invariant;
+        $magnification = $slope * $axis->factor;
+        $working = -$medium * $axis->height / $slope;
+        $this->magnification = $magnification;
+        $this->workingDistanceMm = $working;
+        $this->subjectDistanceMm = $axis->front + $working + $axis->converterMm;
+        $this->fieldWidthMm = $rig->frame->widthMm / $magnification;
+        $this->fieldHeightMm = $rig->frame->heightMm / $magnification;
+        $this->lightGapDeg = self::lightGap($rig, $working);
+        if ($number <= 0.0) {
+            return;
+        }
+        $effective = $number * $axis->factor;
+        $pupil = null;
+        // Where the chief ray leaves parallel the pupil is infinitely far off.
+        $share = $axis->chief * $slope;
+        if (($invariant < 0.0 ? -$invariant : $invariant) > 1e-14 * $number * (1.0 + ($share < 0.0 ? -$share : $share))) {
+            $pupil = $medium * $number / ($invariant * $slope);
+            $this->entrancePupilMm = $pupil;
+        }
+        $lambda = $rig->conditions->wavelengthNm * 1e-6;
+        $near = Depth::near($magnification, $effective, $rig->blurLimitMm, $pupil, $medium);
+        $far = Depth::far($magnification, $effective, $rig->blurLimitMm, $pupil, $medium);
+        $this->nearMm = $near;
+        $this->farMm = $far;
+        if ($near !== null && $far !== null) {
+            $this->depthOfFieldMm = $near + $far;
+        }
+        $this->waveDepthMm = Depth::wave($magnification, $effective, $lambda, $medium);
+        $this->detailMm = 1.22 * $lambda * $effective / $magnification;
+    }
+
+    /** What openings and the image circle leave of the corner (OPTICS.md, "Chief ray"). */
+    private function corner(Rig $rig, Axis $axis, float $chief): void
+    {
+        $corner = Vignetting::cornerMm($rig);
+        $this->cornerBrightness = 1.0;
+        if ($axis->imageCircleMm !== null && 2.0 * $corner > $axis->imageCircleMm * (1.0 + 1e-9)) {
+            $this->cornerBrightness = 0.0;
+            $this->cornerPart = self::firstLens($rig);
+
+            return;
+        }
+        $darkest = Vignetting::darkest($axis, $corner / $axis->factor, $chief, $axis->number, $axis->stop);
+        if ($darkest !== null) {
+            $this->cornerBrightness = Vignetting::brightness($axis, $corner / $axis->factor, $chief, $axis->number, $darkest);
+            $this->cornerPart = $axis->openPart[$darkest];
+        }
     }
 
     /** Light gap angle, degrees: `atan(WD / (front outer diameter / 2))` (OPTICS.md, "Light"); null with focus inside. */

@@ -59,7 +59,7 @@ final readonly class Stack
      *
      * @return list<?float>
      */
-    public static function depths(Columns $columns, bool $total): array
+    public static function depths(ReadingTable $columns, bool $total): array
     {
         $depths = $columns->depthOfFieldMm;
         if (! $total) {

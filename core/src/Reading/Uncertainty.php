@@ -63,8 +63,8 @@ final class Uncertainty
         $most = [];
         $sources = [];
         foreach (self::inputs($rig) as $input) {
-            $up = Reading::of($input->up);
-            $down = Reading::of($input->down);
+            $up = Reading::onAxis($input->up);
+            $down = Reading::onAxis($input->down);
             foreach (self::READINGS as $name) {
                 $a = $up->{$name};
                 $b = $down->{$name};

@@ -42,7 +42,7 @@ final readonly class RigReport
     {
         $axis = Axis::of($rig);
         $reading = Reading::along($rig, $axis);
-        $range = Range::of($rig);
+        $range = Range::of($rig, axis: $axis);
         $infinity = Infinity::of($rig, $range);
         $sure = Uncertainty::of($rig);
 

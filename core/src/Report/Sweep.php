@@ -9,11 +9,11 @@ use ZincThimble\Core\Finding\Findings;
 use ZincThimble\Core\Finding\RuleContext;
 use ZincThimble\Core\Finding\Span;
 use ZincThimble\Core\Reading\Beside;
-use ZincThimble\Core\Reading\Columns;
-use ZincThimble\Core\Reading\HalfWidths;
 use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Range;
+use ZincThimble\Core\Reading\ReadingTable;
 use ZincThimble\Core\Reading\Uncertainty;
+use ZincThimble\Core\Reading\UncertaintyTable;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
@@ -33,7 +33,7 @@ final readonly class Sweep
     private function __construct(
         public Travel $travel,
         public array $places,
-        public Columns $columns,
+        public ReadingTable $columns,
         public array $halfWidths,
         public array $spans,
         public MovingPlaces $drawing,
@@ -47,10 +47,10 @@ final readonly class Sweep
         if ($travel->kind === TravelKind::Zoom) {
             return self::ofZoom($rig, $travel, $places);
         }
-        $train = SweepColumns::train($rig, $travel, $places);
-        [$columns, $drawing] = SweepColumns::read($rig, $travel, $places, $train);
+        $split = SweepColumns::split($rig, $travel, $places);
+        [$columns, $drawing] = SweepColumns::read($rig, $travel, $places, $split);
         $range = Range::of($rig);
-        $sure = HalfWidths::along($rig, $travel, $places, $train, $columns->image);
+        $sure = UncertaintyTable::along($rig, $travel, $places, $split, $columns->image);
         $facts = new RuleContext($rig, $range, Infinity::of($rig, $range), $columns, $travel, $places, $sure->columns, $sure->sources);
 
         return new self($travel, $places, $columns, $sure->columns, Findings::spans($facts), $drawing);

@@ -6,11 +6,14 @@ namespace ZincThimble\Core\Report;
 
 use ZincThimble\Core\Drawing\MovingPlaces;
 use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Optics\MovingOpening;
+use ZincThimble\Core\Optics\MovingPart;
+use ZincThimble\Core\Optics\Rays;
 use ZincThimble\Core\Optics\SplitSystem;
 use ZincThimble\Core\Reading\Balance;
-use ZincThimble\Core\Reading\Columns;
+use ZincThimble\Core\Reading\CornerTable;
 use ZincThimble\Core\Reading\Reading;
-use ZincThimble\Core\Reading\TrainReadings;
+use ZincThimble\Core\Reading\ReadingTable;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 
@@ -22,12 +25,12 @@ final class SweepColumns
 
     /**
      * @param  list<float>  $places
-     * @param  ?SplitSystem  $train  of the rig cut at the part that moves; null = it is read place by place
-     * @return array{Columns, MovingPlaces}
+     * @param  ?SplitSystem  $split  of the rig cut at the part that moves; null = it is read place by place
+     * @return array{ReadingTable, MovingPlaces}
      */
-    public static function read(Rig $rig, Travel $travel, array $places, ?SplitSystem $train): array
+    public static function read(Rig $rig, Travel $travel, array $places, ?SplitSystem $split): array
     {
-        return $train === null ? self::readEach($rig, $travel, $places) : self::readTrain($train, $rig, $travel, $places);
+        return $split === null ? self::readEach($rig, $travel, $places) : self::readSplit($split, $rig, $travel, $places);
     }
 
     /**
@@ -35,7 +38,7 @@ final class SweepColumns
      *
      * @param  list<float>  $places
      */
-    public static function train(Rig $rig, Travel $travel, array $places): ?SplitSystem
+    public static function split(Rig $rig, Travel $travel, array $places): ?SplitSystem
     {
         if (! $travel->kind->movesFocus() || count($places) < self::WORTH_CUTTING) {
             return null;
@@ -48,7 +51,7 @@ final class SweepColumns
 
     /**
      * @param  list<float>  $places
-     * @return array{Columns, MovingPlaces}
+     * @return array{ReadingTable, MovingPlaces}
      */
     private static function readEach(Rig $rig, Travel $travel, array $places): array
     {
@@ -62,39 +65,25 @@ final class SweepColumns
             $drawing->add($moved, $axis, $reading);
         }
 
-        return [Columns::ofMany($readings), $drawing];
+        return [ReadingTable::ofMany($readings), $drawing];
     }
 
     /**
      * @param  list<float>  $places
-     * @return array{Columns, MovingPlaces}
+     * @return array{ReadingTable, MovingPlaces}
      */
-    private static function readTrain(SplitSystem $train, Rig $rig, Travel $travel, array $places): array
+    private static function readSplit(SplitSystem $split, Rig $rig, Travel $travel, array $places): array
     {
-        $read = TrainReadings::along($train, $rig, $travel, $places);
-        $read->cutByImageCircle($rig, $travel, $places);
+        $moving = MovingPart::along($split, $rig, $travel, $places);
+        $openings = MovingOpening::all($split, $moving);
+        $rays = Rays::along($split, $moving, $openings);
+        $table = ReadingTable::told($rays, $split, $rig);
+        $corner = CornerTable::of($openings, $rays, $rig, $split->axis->factor, $travel, $places);
+        $table->cornerBrightness = array_values($corner->brightness);
+        $table->cornerPart = array_values($corner->part);
+        $table->momentAtMountNm = self::moments($split->axis, $rig, $travel, $places, $moving->endMm);
 
-        return [new Columns(
-            rows: count($places),
-            image: $read->image,
-            magnification: $read->magnification,
-            workingDistanceMm: $read->workingDistanceMm,
-            subjectDistanceMm: $read->subjectDistanceMm,
-            effectiveAperture: $read->effectiveAperture,
-            stopsLost: $read->stopsLost,
-            depthOfFieldMm: $read->depthOfFieldMm,
-            nearMm: $read->nearMm,
-            farMm: $read->farMm,
-            waveDepthMm: $read->waveDepthMm,
-            airyDiameterMm: $read->airyDiameterMm,
-            detailMm: $read->detailMm,
-            entrancePupilMm: $read->entrancePupilMm,
-            lightGapDeg: $read->lightGapDeg,
-            cornerBrightness: array_values($read->cornerBrightness),
-            cornerPart: array_values($read->cornerPart),
-            momentAtMountNm: self::moments($train->axis, $rig, $travel, $places, $read->endMm),
-            stopPart: $read->stopPart,
-        ), MovingPlaces::along($train, $rig, $travel, $read)];
+        return [$table, MovingPlaces::along($split, $rig, $travel, $moving, $rays)];
     }
 
     /**

@@ -228,8 +228,8 @@ final class Rig
     {
         $wet = false;
         foreach ($chain as $part) {
-            if ($wet && $part->kind !== Kind::CloseUpLens) {
-                throw InvalidFigure::because('chain', 'a port is the last part, or only wet close-up lenses follow it');
+            if ($wet && $part->kind !== Kind::CloseUpLens && $part->kind !== Kind::Afocal) {
+                throw InvalidFigure::because('chain', 'a port is the last part, or only wet close-up lenses and converters follow it');
             }
             $wet = $wet || $part->kind === Kind::Port;
         }

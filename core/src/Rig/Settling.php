@@ -136,7 +136,7 @@ final class Settling
             tolerance: $verdict[2],
             disagrees: $verdict[3],
             decided: $verdict[4],
-            apertureNudge: $aperturePerturbation,
+            aperturePerturbation: $aperturePerturbation,
         );
     }
 }

@@ -55,6 +55,7 @@ final class PlainTrace
                 'lens' => $this->lens($part, $i, $lenses++ === 0),
                 'close-up-lens' => $this->closeUp($part, $i),
                 'objective' => $this->objective($part),
+                'afocal' => $this->afocal($part, $i),
                 'teleconverter' => [$this->factor, $this->converter] = [$part['factor'], (float) $part['lengthMm']],
                 'port' => $this->port($part),
                 default => $this->spacer($part, $i),
@@ -188,6 +189,16 @@ final class PlainTrace
     }
 
     /** @param  array<string, mixed>  $part */
+    private function afocal(array $part, int $i): void
+    {
+        $this->opening($this->reducedFront, $part['clearMm'] / 2, $i);
+        $this->groups[] = ['zi' => $this->reducedFront, 'zo' => $this->reducedFront, 'power' => 0.0, 'times' => $part['factor']];
+        $this->front += $part['thicknessMm'];
+        $this->reducedFront += $part['thicknessMm'] / $this->medium;
+        $this->opening($this->reducedFront, $part['clearMm'] / 2, $i);
+    }
+
+    /** @param  array<string, mixed>  $part */
     private function objective(array $part): void
     {
         $parfocal = $part['parfocalMm'] ?? 45;
@@ -240,6 +251,8 @@ final class PlainTrace
                 $y += $t * ($group['zi'] - $z);
                 $t -= $y * $group['power'];
                 $z = $group['zo'];
+                $y *= $group['times'] ?? 1.0;
+                $t /= $group['times'] ?? 1.0;
                 $last = $y;
             }
         }

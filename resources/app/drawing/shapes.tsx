@@ -246,6 +246,24 @@ function PortShape({ part, frame }: { part: Part; frame: Frame }) {
     );
 }
 
+/** A converter: two lenses in one barrel, whose light leaves as parallel as it came. */
+function AfocalShape({ part, frame }: { part: Part; frame: Frame }) {
+    const { x, y } = frame;
+    const rear = part.rearOuterMm / 2;
+    const front = part.frontOuterMm / 2;
+    const glass = { fill: 'var(--beam)', fillOpacity: 0.14, stroke: 'var(--ink)', strokeWidth: 0.6 };
+    const disc = (at: number, half: number, bulge: number) =>
+        `M${x(at)} ${y(half)}Q${x(at + bulge)} ${y(0)} ${x(at)} ${y(-half)}Q${x(at - bulge)} ${y(0)} ${x(at)} ${y(half)}Z`;
+    const length = part.frontMm - part.rearMm;
+    return (
+        <>
+            <path d={taper(frame, part.rearMm, part.frontMm, part.rearOuterMm, part.frontOuterMm)} {...outline} />
+            <path d={disc(part.rearMm + length * 0.2, rear * 0.86, length * 0.1)} {...glass} />
+            <path d={disc(part.frontMm - length * 0.2, front * 0.86, length * 0.16)} {...glass} />
+        </>
+    );
+}
+
 /** A part drawn from its own measures. */
 export function PartShape({ part, frame }: { part: Part; frame: Frame }) {
     switch (part.kind) {
@@ -257,6 +275,8 @@ export function PartShape({ part, frame }: { part: Part; frame: Frame }) {
             return <HelicoidShape part={part} frame={frame} />;
         case 'close-up-lens':
             return <CloseUpShape part={part} frame={frame} />;
+        case 'afocal':
+            return <AfocalShape part={part} frame={frame} />;
         case 'objective':
             return <ObjectiveShape part={part} frame={frame} />;
         case 'port':

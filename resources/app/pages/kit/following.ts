@@ -1,7 +1,16 @@
 import type { PartFields } from '../../api/client';
 
 /** Kinds that have the same joint at both ends unless somebody says otherwise. */
-const bothEnds: ReadonlySet<string> = new Set(['tube', 'helicoid', 'bellows', 'close-up-lens', 'filter', 'hood', 'teleconverter']);
+const bothEnds: ReadonlySet<string> = new Set([
+    'tube',
+    'helicoid',
+    'bellows',
+    'close-up-lens',
+    'afocal',
+    'filter',
+    'hood',
+    'teleconverter',
+]);
 
 /**
  * What follows from a joint that was chosen: the other end, where both were alike, and the register that the joint stands for. What somebody

@@ -7,7 +7,7 @@ const groups = [
     ['spacers', ['tube', 'helicoid', 'bellows', 'teleconverter']],
     ['rings', ['adapter', 'reversing-ring', 'coupling-ring', 'step-ring', 'filter', 'hood']],
     ['lenses', ['lens']],
-    ['glass', ['close-up-lens', 'objective', 'port']],
+    ['glass', ['close-up-lens', 'afocal', 'objective', 'port']],
     ['holding', ['rail', 'tripod', 'stand', 'flash', 'lamp', 'reference']],
 ] as const satisfies readonly (readonly [keyof typeof strings.kit.groups, readonly string[]])[];
 

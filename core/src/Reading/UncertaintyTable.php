@@ -17,7 +17,7 @@ use ZincThimble\Core\Rig\TravelKind;
  *
  * @internal to sweeps
  */
-final class HalfWidths
+final class UncertaintyTable
 {
     /** 1 / ln(2)^2: a share of stops, `(2 log2(x))^2 / 4`, from `ln(x)^2`. */
     private const STOPS = 2.081368981005608;
@@ -43,13 +43,13 @@ final class HalfWidths
 
     /**
      * @param  list<float>  $places  rising, at least one
-     * @param  ?SplitSystem  $train  of the rig cut at the part that moves, with that at the first place; null = each place is read by itself
+     * @param  ?SplitSystem  $split  of the rig cut at the part that moves, with that at the first place; null = each place is read by itself
      * @param  list<Image>  $images  what the rig images at each
      */
-    public static function along(Rig $rig, Travel $travel, array $places, ?SplitSystem $train, array $images): self
+    public static function along(Rig $rig, Travel $travel, array $places, ?SplitSystem $split, array $images): self
     {
         $self = new self;
-        if ($train === null && ! in_array($travel->kind, [TravelKind::Swing, TravelKind::Shift], true)) {
+        if ($split === null && ! in_array($travel->kind, [TravelKind::Swing, TravelKind::Shift], true)) {
             foreach ($places as $row => $place) {
                 $self->add(Uncertainty::of($rig->with($travel->kind, $travel->part, $place)), $row, 1);
             }
@@ -57,12 +57,12 @@ final class HalfWidths
             return $self;
         }
         $first = $rig->with($travel->kind, $travel->part, $places[0]);
-        $inputs = $train === null ? [] : Uncertainty::inputs($first);
-        if ($train === null || $inputs === []) {
+        $inputs = $split === null ? [] : Uncertainty::inputs($first);
+        if ($split === null || $inputs === []) {
             // On the axis nothing moves, or nothing is uncertain: what holds at one place holds at all.
             $self->add(Uncertainty::of($first), 0, count($places));
         } else {
-            $self->cut($inputs, $train, $rig, $travel, $places, $images);
+            $self->cut($inputs, $split, $rig, $travel, $places, $images);
         }
 
         return $self;
@@ -96,13 +96,13 @@ final class HalfWidths
      * subject plane and near and far `W/(1 +- B)` from it, with `W = n c/(M |t|)` and `B = (c/M) K sgn(h t)`.
      *
      * @param  non-empty-list<UncertainInput>  $inputs
-     * @param  SplitSystem  $train  of the rig itself
+     * @param  SplitSystem  $split  of the rig itself
      * @param  list<float>  $places
      * @param  list<Image>  $images
      */
-    private function cut(array $inputs, SplitSystem $train, Rig $rig, Travel $travel, array $places, array $images): void
+    private function cut(array $inputs, SplitSystem $split, Rig $rig, Travel $travel, array $places, array $images): void
     {
-        $rays = InputRays::of($inputs, $train, $travel, $places);
+        $rays = PerturbedRays::of($inputs, $split, $travel, $places);
         $ups = $rays->ups;
         $downs = $rays->downs;
         $turns = $rays->turns;
@@ -112,8 +112,8 @@ final class HalfWidths
         $markedRatio = $rays->markedRatio;
         $markedRatios = $rays->markedRatios;
         $shown = $markedRatios !== [];
-        $medium = $train->axis->medium;
-        $factor = $train->axis->factor;
+        $medium = $split->axis->medium;
+        $factor = $split->axis->factor;
         // What is a plain multiple of another quantity is summed without its factor.
         $lambda = $rig->conditions->wavelengthNm * 1e-6;
         $cm = $rig->blurLimitMm / $factor;

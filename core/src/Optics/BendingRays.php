@@ -9,12 +9,13 @@ use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 
 /**
- * What readings are made from, place by place of a ring whose lens bends the rays as it turns: internal focusing, or an aperture
- * shown as the effective one. Of a rig cut by Train; the numbers are those of LinearTrain::about(), the rays turned alike.
+ * What Rays says, place by place of a ring whose lens bends the rays as it turns (internal focusing, or an aperture shown as the
+ * effective one), in one loop instead of one for each column: half-widths ask for it twice for each uncertain input. Of a rig cut by
+ * SplitSystem; a property test holds it to Rays.
  *
- * @internal to sweeps; Reading is where each rule is explained
+ * @internal to half-widths; Rays is where the numbers are explained
  */
-final class RingRays
+final class BendingRays
 {
     /**
      * Four numbers a place: the axial ray's slope in front; the number of the stop; the axial ray at the front-most metal (reduced),
@@ -40,26 +41,26 @@ final class RingRays
     {
     }
 
-    /** @param  list<float>  $places  ring positions, 0 to 1 */
-    public static function of(SplitSystem $train, Rig $rig, Travel $travel, array $places): self
+    /** @param  list<float>  $places  of the ring, 0 to 1 */
+    public static function of(SplitSystem $split, Rig $rig, Travel $travel, array $places): self
     {
-        $axis = $train->axis;
+        $axis = $split->axis;
         $p = $travel->part;
-        $lens = $rig->lenses[$p];
+        $lens = LensModel::of($rig->lenses[$p], $rig->conditions->simpleAperture);
         $part = $rig->chain[$p];
         $reversed = $part instanceof Lens && $part->reversed;
-        $shown = $rig->setting->aperture[$p] ?? $lens->widest;
+        $shown = $rig->setting->aperture[$p] ?? $rig->lenses[$p]->widest;
         $converts = $shown !== null && $lens->showsEffective;
         $isWorking = $converts && $rig->totals->workingLens === $p;
-        $y0 = $train->y;
-        $t0 = $train->t;
-        $fy0 = $train->fy;
-        $ft0 = $train->ft;
+        $y0 = $split->y;
+        $t0 = $split->t;
+        $fy0 = $split->fy;
+        $ft0 = $split->ft;
         $m0 = $lens->m0;
-        $phi0 = 1.0 / $lens->f0;
-        $phi1 = 1.0 / $lens->f1 - $phi0;
-        $rim0 = $lens->rim;
-        $rim1 = $lens->rimAt(1.0) - $rim0;
+        $phi0 = $lens->phi0;
+        $phi1 = $lens->phi1;
+        $rim0 = $lens->rim0;
+        $rim1 = $lens->rim1;
         // The rays where the sensor of the lens's own mount would stand: a register behind its flange.
         $register = $lens->register;
         $q = $y0 - $t0 * $register;
@@ -70,36 +71,40 @@ final class RingRays
         $b0 = $qf * $phi0 + $ft0;
         $b1 = $qf * $phi1 + $ft0 * $m0;
         // From there to the rim, less the principal gap.
-        $c0 = $rim0 + $register - $lens->g0;
-        $c1 = $rim1 - ($lens->g1 - $lens->g0);
+        $c0 = $rim0 + $register - $lens->gap0;
+        $c1 = $rim1 - $lens->gap1;
         $toTip = $lens->protrusion - $register;
-        [$pupil0, $pupil1, $leastPupil, $loss1, $perturbed1] = $lens->pupilLines($rig->conditions->simpleAperture);
-        $toA = $train->a;
-        $toB = $train->b;
-        $toC = $train->c;
-        $toD = $train->d;
-        $inFront = $train->groupsInFront;
-        $on = $train->toFront - $train->toLast;
-        $toFront = $train->toFront;
-        $alpha = $train->alpha;
-        $beta = $train->beta;
+        $pupil0 = $lens->pupil0;
+        $pupil1 = $lens->pupil1;
+        $leastPupil = $lens->leastPupil;
+        $loss1 = $lens->loss1;
+        $spread1 = $lens->spread1;
+        $toA = $split->a;
+        $toB = $split->b;
+        $toC = $split->c;
+        $toD = $split->d;
+        $inFront = $split->groupsInFront;
+        $on = $split->toFront - $split->toLast;
+        $toFront = $split->toFront;
+        $alpha = $split->alpha;
+        $beta = $split->beta;
         // Behind the ring nothing changes: the greatest number there is found once.
         $behind = 0.0;
         $behindPer = 0.0;
         $behindH = $behindF = 0.0;
-        foreach ($train->behindR as $j => $r) {
-            $number = abs($train->behindA[$j]) / (2.0 * $r);
+        foreach ($split->behindR as $j => $r) {
+            $number = abs($split->behindA[$j]) / (2.0 * $r);
             if ($number > $behind) {
                 $behind = $number;
-                $behindH = $train->behindA[$j];
-                $behindF = $train->behindF[$j];
+                $behindH = $split->behindA[$j];
+                $behindF = $split->behindF[$j];
                 $behindPer = 0.5 / $r;
             }
         }
         $perNa = $axis->na === null ? 0.0 : 0.5 / $axis->na;
         $perGlass = $lens->frontGlass === null ? 0.0 : 1.0 / $lens->frontGlass;
-        $openInFront = $train->radius !== [];
-        $per = array_map(static fn (float $r): float => 0.5 / $r, $train->radius);
+        $openInFront = $split->radius !== [];
+        $per = array_map(static fn (float $r): float => 0.5 / $r, $split->radius);
 
         $rays = array_fill(0, 4 * count($places), 0.0);
         $cMarked = [];
@@ -146,7 +151,7 @@ final class RingRays
             $perClear = $behindPer;
             if ($shown !== null) {
                 // What the bare lens loses, `(f / E) (1 + m / P)`, is taken off the number its camera shows.
-                $loss = (1.0 + $loss1 * $s) * (1.0 + $perturbed1 * $s);
+                $loss = (1.0 + $loss1 * $s) * (1.0 + $spread1 * $s);
                 $marked = $converts ? $shown / $loss : $shown;
                 if ($isWorking) {
                     $cMarked[] = $marked;
@@ -218,7 +223,7 @@ final class RingRays
         }
         $self = new self;
         $self->rays = $rays;
-        $self->metal = $train->rear + $rim0 + ($reversed ? $lens->protrusion : 0.0) + $train->toMetal + $axis->converterMm;
+        $self->metal = $split->rear + $rim0 + ($reversed ? $lens->protrusion : 0.0) + $split->toMetal + $axis->converterMm;
         $self->metalWay = $rim1;
         $self->marked = $cMarked;
 

@@ -6,10 +6,10 @@ namespace ZincThimble\Core\Tests\Reading;
 
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\Optics\Image;
-use ZincThimble\Core\Reading\HalfWidths;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\UncertainInput;
 use ZincThimble\Core\Reading\Uncertainty;
+use ZincThimble\Core\Reading\UncertaintyTable;
 use ZincThimble\Core\Report\SweepColumns;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
@@ -19,7 +19,7 @@ use ZincThimble\Core\Tests\Near;
 use ZincThimble\Core\Tests\RigMaker;
 
 /** Half-widths along a travel are those of the rig set at each place, and owe most to the same input. */
-final class HalfWidthsTest extends TestCase
+final class UncertaintyTableTest extends TestCase
 {
     /** A lens with a ring of its own whose rim is only assumed, as the file has it. */
     private const LENS = [
@@ -114,15 +114,15 @@ final class HalfWidthsTest extends TestCase
     }
 
     /** @param  list<float>  $places */
-    private static function along(Rig $rig, Travel $travel, array $places): HalfWidths
+    private static function along(Rig $rig, Travel $travel, array $places): UncertaintyTable
     {
-        $train = SweepColumns::train($rig, $travel, $places);
+        $split = SweepColumns::split($rig, $travel, $places);
 
-        return HalfWidths::along($rig, $travel, $places, $train, SweepColumns::read($rig, $travel, $places, $train)[0]->image);
+        return UncertaintyTable::along($rig, $travel, $places, $split, SweepColumns::read($rig, $travel, $places, $split)[0]->image);
     }
 
     /** @return int how many half-widths were more than rounding */
-    private function assertRow(Rig $moved, HalfWidths $along, int $row, string $what): int
+    private function assertRow(Rig $moved, UncertaintyTable $along, int $row, string $what): int
     {
         $reading = Reading::of($moved);
         $sure = Uncertainty::of($moved);

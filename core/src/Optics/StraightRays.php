@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Optics;
 
-use ZincThimble\Core\Gear\Focusing;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
@@ -14,9 +13,9 @@ use ZincThimble\Core\Rig\TravelKind;
  * A rig cut at the part that moves, whose every ray height and slope is a straight line over the place of that part:
  * `value = c0 + c1 * place`. True of any length, and of the ring of a lens that moves as a whole (its focal length stays).
  *
- * @internal to sweeps; Train is where the cut is explained
+ * @internal to half-widths; SplitSystem is where the cut is explained
  */
-final class LinearTrain
+final class StraightRays
 {
     /** Axial ray where the front-most metal is (reduced): height. */
     public float $y0 = 0.0;
@@ -68,41 +67,41 @@ final class LinearTrain
     }
 
     /** Null where something bends: an internally focusing lens, a lens that shows its effective number. */
-    public static function of(SplitSystem $train, Rig $rig, Travel $travel): ?self
+    public static function of(SplitSystem $split, Rig $rig, Travel $travel): ?self
     {
         $p = $travel->part;
         $part = $rig->chain[$p];
-        $lens = $travel->kind === TravelKind::Focus && $part instanceof Lens ? $rig->lenses[$p] : null;
-        if ($lens !== null && ($lens->focusing === Focusing::Internal || $lens->showsEffective)) {
+        $lens = $travel->kind === TravelKind::Focus && $part instanceof Lens ? LensModel::of($rig->lenses[$p], $rig->conditions->simpleAperture) : null;
+        if ($lens !== null && ($lens->bends || $lens->showsEffective)) {
             return null;
         }
         $linear = new self;
-        foreach ($train->behindR as $j => $radius) {
-            $linear->open($train->behindA[$j], 0.0, $train->behindF[$j], 0.0, $radius);
+        foreach ($split->behindR as $j => $radius) {
+            $linear->open($split->behindA[$j], 0.0, $split->behindF[$j], 0.0, $radius);
         }
-        $y = $train->y;
-        $t = $train->t;
-        $fy = $train->fy;
-        $ft = $train->ft;
+        $y = $split->y;
+        $t = $split->t;
+        $fy = $split->fy;
+        $ft = $split->ft;
         if ($lens === null) {
-            if ($train->ownRadius > 0.0) {
-                $linear->open($y, 0.0, $fy, 0.0, $train->ownRadius);
-                $linear->open($y, $t, $fy, $ft, $train->ownRadius);
+            if ($split->ownRadius > 0.0) {
+                $linear->open($y, 0.0, $fy, 0.0, $split->ownRadius);
+                $linear->open($y, $t, $fy, $ft, $split->ownRadius);
             }
-            $groups = count($train->behindGroupA);
-            $linear->l0 = $groups === 0 ? 0.0 : $train->behindGroupA[$groups - 1];
+            $groups = count($split->behindGroupA);
+            $linear->l0 = $groups === 0 ? 0.0 : $split->behindGroupA[$groups - 1];
 
-            return $linear->inFront($train, [$y, $t, $t, 0.0], [$fy, $ft, $ft, 0.0], $train->rear, 1.0);
+            return $linear->inFront($split, [$y, $t, $t, 0.0], [$fy, $ft, $ft, 0.0], $split->rear, 1.0);
         }
-        $f = $lens->f0;
-        $grows = $f * $lens->m0;
-        $a = $f - $lens->register;
-        $b = $a + $lens->g0;
-        $pupil = $rig->conditions->simpleAperture ? 1.0 : $lens->p0;
+        $f = $lens->focalLength(0.0);
+        $grows = $lens->rim1;
+        $a = $lens->a(0.0);
+        $b = $lens->b(0.0);
+        $pupil = $lens->pupil0;
         // From where the part begins to its first principal plane, and from its last one to its front.
-        [$way0, $way1] = $part->reversed ? [$lens->rim - $b, 0.0] : [$a, $grows];
-        [$on0, $on1] = $part->reversed ? [$a + $lens->protrusion, $grows] : [$lens->rim - $b, 0.0];
-        $n = $rig->setting->aperture[$p] ?? $lens->widest;
+        [$way0, $way1] = $part->reversed ? [$lens->rim0 - $b, 0.0] : [$a, $grows];
+        [$on0, $on1] = $part->reversed ? [$a + $lens->protrusion, $grows] : [$lens->rim0 - $b, 0.0];
+        $n = $rig->setting->aperture[$p] ?? $rig->lenses[$p]->widest;
         if ($n !== null) {
             $at = $way0 - $f * ($part->reversed ? 1.0 - 1.0 / $pupil : 1.0 - $pupil);
             $linear->open($y + $t * $at, $t * $way1, $fy + $ft * $at, $ft * $way1, ($part->reversed ? $f : $pupil * $f) / (2.0 * $n));
@@ -119,7 +118,7 @@ final class LinearTrain
         $linear->l0 = $y + $t * $way0;
         $linear->l1 = $t * $way1;
 
-        return $linear->inFront($train, $axial, $field, $train->rear + $lens->rim + ($part->reversed ? $lens->protrusion : 0.0), $grows);
+        return $linear->inFront($split, $axial, $field, $split->rear + $lens->rim0 + ($part->reversed ? $lens->protrusion : 0.0), $grows);
     }
 
     /**
@@ -142,36 +141,36 @@ final class LinearTrain
      * @param  array{float, float, float, float}  $axial
      * @param  array{float, float, float, float}  $field
      */
-    private function inFront(SplitSystem $train, array $axial, array $field, float $end0, float $end1): self
+    private function inFront(SplitSystem $split, array $axial, array $field, float $end0, float $end1): self
     {
         [$y0, $y1, $t0, $t1] = $axial;
         [$fy0, $fy1, $ft0, $ft1] = $field;
-        foreach ($train->radius as $j => $radius) {
-            $alpha = $train->alpha[$j];
-            $beta = $train->beta[$j];
+        foreach ($split->radius as $j => $radius) {
+            $alpha = $split->alpha[$j];
+            $beta = $split->beta[$j];
             $this->open($alpha * $y0 + $beta * $t0, $alpha * $y1 + $beta * $t1, $alpha * $fy0 + $beta * $ft0, $alpha * $fy1 + $beta * $ft1, $radius);
         }
-        if ($train->groupsInFront) {
-            $this->l0 = $train->a * $y0 + $train->b * $t0;
-            $this->l1 = $train->a * $y1 + $train->b * $t1;
-            $this->t0 = $train->c * $y0 + $train->d * $t0;
-            $this->t1 = $train->c * $y1 + $train->d * $t1;
-            $this->g0 = $train->c * $fy0 + $train->d * $ft0;
-            $this->g1 = $train->c * $fy1 + $train->d * $ft1;
-            $on = $train->toFront - $train->toLast;
+        if ($split->groupsInFront) {
+            $this->l0 = $split->a * $y0 + $split->b * $t0;
+            $this->l1 = $split->a * $y1 + $split->b * $t1;
+            $this->t0 = $split->c * $y0 + $split->d * $t0;
+            $this->t1 = $split->c * $y1 + $split->d * $t1;
+            $this->g0 = $split->c * $fy0 + $split->d * $ft0;
+            $this->g1 = $split->c * $fy1 + $split->d * $ft1;
+            $on = $split->toFront - $split->toLast;
             $this->y0 = $this->l0 + $this->t0 * $on;
             $this->y1 = $this->l1 + $this->t1 * $on;
         } else {
             [$this->t0, $this->t1, $this->g0, $this->g1] = [$t0, $t1, $ft0, $ft1];
-            $this->y0 = $y0 + $t0 * $train->toFront;
-            $this->y1 = $y1 + $t1 * $train->toFront;
+            $this->y0 = $y0 + $t0 * $split->toFront;
+            $this->y1 = $y1 + $t1 * $split->toFront;
         }
-        $na = $train->axis->na;
+        $na = $split->axis->na;
         if ($na !== null) {
             $this->objective = count($this->radius);
             $this->open($this->t0, $this->t1, $this->g0, $this->g1, $na);
         }
-        $this->s0 = $end0 + $train->toMetal + $train->axis->converterMm;
+        $this->s0 = $end0 + $split->toMetal + $split->axis->converterMm;
         $this->s1 = $end1;
 
         return $this;

@@ -6,9 +6,9 @@ namespace ZincThimble\Core\Reading;
 
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Optics\Axis;
-use ZincThimble\Core\Optics\LinearTrain;
-use ZincThimble\Core\Optics\RingRays;
+use ZincThimble\Core\Optics\BendingRays;
 use ZincThimble\Core\Optics\SplitSystem;
+use ZincThimble\Core\Optics\StraightRays;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
 
@@ -18,10 +18,10 @@ use ZincThimble\Core\Rig\TravelKind;
  *
  * @internal to HalfWidths
  */
-final class InputRays
+final class PerturbedRays
 {
     /**
-     * Of each input moved up: what LinearTrain::about() or RingRays::$rays gives; null where its rim alone moves.
+     * Of each input moved up: what StraightRays::about() or BendingRays::$rays gives; null where its rim alone moves.
      *
      * @var array<int, array<int, float>|null>
      */
@@ -74,14 +74,14 @@ final class InputRays
 
     /**
      * @param  list<UncertainInput>  $inputs
-     * @param  SplitSystem  $train  of the rig itself
+     * @param  SplitSystem  $split  of the rig itself
      * @param  list<float>  $places
      */
-    public static function of(array $inputs, SplitSystem $train, Travel $travel, array $places): self
+    public static function of(array $inputs, SplitSystem $split, Travel $travel, array $places): self
     {
         $self = new self;
         foreach ($inputs as $i => $input) {
-            $rims = self::rims($input, $train->axis);
+            $rims = self::rims($input, $split->axis);
             if ($rims !== null) {
                 $self->ups[$i] = $self->downs[$i] = null;
                 $self->metal[$i] = $rims;
@@ -90,10 +90,10 @@ final class InputRays
             }
             // What lies behind the moving lens and in front of it is the same whatever its own figures are.
             $own = $travel->kind === TravelKind::Focus && $input->part === $travel->part;
-            $one = $own ? $train : new SplitSystem(Axis::of($input->up), $input->up, $travel);
-            $other = $own ? $train : new SplitSystem(Axis::of($input->down), $input->down, $travel);
-            $line1 = LinearTrain::of($one, $input->up, $travel);
-            $line2 = LinearTrain::of($other, $input->down, $travel);
+            $one = $own ? $split : new SplitSystem(Axis::of($input->up), $input->up, $travel);
+            $other = $own ? $split : new SplitSystem(Axis::of($input->down), $input->down, $travel);
+            $line1 = StraightRays::of($one, $input->up, $travel);
+            $line2 = StraightRays::of($other, $input->down, $travel);
             if ($line1 !== null && $line2 !== null) {
                 $self->ups[$i] = $self->downs[$i] = [];
                 foreach ([$line1, $line2] as $side => $line) {
@@ -104,8 +104,8 @@ final class InputRays
                 $self->metal[$i] = $line1->s0 - $line2->s0;
                 $self->metalWay[$i] = $line1->s1 - $line2->s1;
             } else {
-                $up = RingRays::of($one, $input->up, $travel, $places);
-                $down = RingRays::of($other, $input->down, $travel, $places);
+                $up = BendingRays::of($one, $input->up, $travel, $places);
+                $down = BendingRays::of($other, $input->down, $travel, $places);
                 $self->ups[$i] = $up->rays;
                 $self->downs[$i] = $down->rays;
                 $self->bends = true;
