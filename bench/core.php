@@ -109,7 +109,7 @@ function sweepPoints(array $subjects, int $n, bool $encode): int
                 continue;
             }
             $sweep = Sweep::of($rig, $each);
-            $done += count($sweep->places);
+            $done += count($sweep->positions);
             if ($encode) {
                 $sweep->encode($rig);
             }

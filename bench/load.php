@@ -18,7 +18,7 @@ final class Person
 
     public int $kit = 0;
 
-    /** @var array<int, array{revision: int, travel: ?string, places: list<float>}> */
+    /** @var array<int, array{revision: int, travel: ?string, positions: list<float>}> */
     public array $known = [];
 
     public float $next = 0.0;
@@ -99,9 +99,9 @@ final class Load
         }
 
         return match ($person->at % 5) {
-            1, 3 => ['step', 'POST', "/api/rigs/{$person->rig}/steps", ['revision' => $known['revision'], 'step' => ['action' => 'set', 'travel' => $known['travel'], 'value' => $known['places'][array_rand($known['places'])]]]],
+            1, 3 => ['step', 'POST', "/api/rigs/{$person->rig}/steps", ['revision' => $known['revision'], 'step' => ['action' => 'set', 'travel' => $known['travel'], 'value' => $known['positions'][array_rand($known['positions'])]]]],
             2 => ['sweep', 'GET', "/api/rigs/{$person->rig}/sweep?travel={$known['travel']}", null],
-            default => ['tray', 'GET', "/api/rigs/{$person->rig}/tray?place=0", null],
+            default => ['tray', 'GET', "/api/rigs/{$person->rig}/tray?index=0", null],
         };
     }
 
@@ -150,8 +150,8 @@ final class Load
                     $this->times[$person->doing][] = curl_getinfo($curl, CURLINFO_TOTAL_TIME) * 1000;
                     $view = $person->doing === 'reading' || $person->doing === 'step' ? json_decode((string) curl_multi_getcontent($curl), true) : null;
                     if (is_array($view) && isset($view['revision'], $view['travels'])) {
-                        $travel = array_values(array_filter($view['travels'], static fn (array $each): bool => count($each['places']) > 3))[0] ?? null;
-                        $person->known[$person->rig] = ['revision' => $view['revision'], 'travel' => $travel['name'] ?? null, 'places' => $travel['places'] ?? []];
+                        $travel = array_values(array_filter($view['travels'], static fn (array $each): bool => count($each['positions']) > 3))[0] ?? null;
+                        $person->known[$person->rig] = ['revision' => $view['revision'], 'travel' => $travel['name'] ?? null, 'positions' => $travel['positions'] ?? []];
                     }
                     $person->doing = '';
                     $person->next = microtime(true) + $pause * 2 * mt_rand() / mt_getrandmax();

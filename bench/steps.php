@@ -31,13 +31,13 @@ $ask('POST', '/api/guest', []);
 [, $rigs] = $ask('GET', '/api/rigs');
 $rig = $rigs[0]['id'];
 [, $view] = $ask('GET', "/api/rigs/{$rig}");
-$travel = array_values(array_filter($view['travels'], static fn (array $each): bool => count($each['places']) > 3))[0];
+$travel = array_values(array_filter($view['travels'], static fn (array $each): bool => count($each['positions']) > 3))[0];
 file_put_contents($file, $rig."\n");
 $revision = $view['revision'];
 for ($n = 0; ! is_file($file.'.stop'); $n++) {
     $id = sprintf('%08x-0000-4000-8000-%012x', random_int(0, 0xFFFFFFFF), $n);
     do {
-        [$status, $view] = $ask('POST', "/api/rigs/{$rig}/steps", ['revision' => $revision, 'id' => $id, 'step' => ['action' => 'set', 'travel' => $travel['name'], 'value' => $travel['places'][$n % count($travel['places'])]]]);
+        [$status, $view] = $ask('POST', "/api/rigs/{$rig}/steps", ['revision' => $revision, 'id' => $id, 'step' => ['action' => 'set', 'travel' => $travel['name'], 'value' => $travel['positions'][$n % count($travel['positions'])]]]);
         if ($status !== 200) {
             if ($status >= 400 && $status < 500 && $status !== 429) {
                 fwrite(STDERR, "step {$n}: {$status} ".json_encode($view)."\n");

@@ -35,7 +35,7 @@ $ask('GET', '/');
 $ask('POST', '/api/guest');
 $rigs = json_decode($ask('GET', '/api/rigs'), true, 64, JSON_THROW_ON_ERROR);
 $figures = [];
-foreach (['readingMs' => '/api/rigs/%d', 'trayMs' => '/api/rigs/%d/tray?place=1'] as $name => $path) {
+foreach (['readingMs' => '/api/rigs/%d', 'trayMs' => '/api/rigs/%d/tray?index=1'] as $name => $path) {
     $times = [];
     for ($n = 0; $n < 220; $n++) {
         $start = hrtime(true);

@@ -50,22 +50,22 @@ final class Describe
     }
 
     /** How a part is set in a rig, in its own units; '' when nothing on it moves. */
-    public static function setting(Rig $rig, int $place): string
+    public static function setting(Rig $rig, int $index): string
     {
-        $part = $rig->chain[$place];
+        $part = $rig->chain[$index];
         if ($part instanceof VariableSpacer) {
-            return self::mm($rig->lengthMm($place));
+            return self::mm($rig->lengthMm($index));
         }
         if (! $part instanceof Lens) {
             return '';
         }
         $said = [];
-        $marked = $rig->markedAperture($place);
+        $marked = $rig->markedAperture($index);
         if ($marked !== null) {
             $said[] = Phrase::figure($marked, 'f');
         }
-        if ($rig->lenses[$place]->m0 > 0.0) {
-            $said[] = 'ring '.Phrase::figure($rig->setting->focus[$place] ?? 0.0, 'pct');
+        if ($rig->lenses[$index]->m0 > 0.0) {
+            $said[] = 'ring '.Phrase::figure($rig->setting->focus[$index] ?? 0.0, 'pct');
         }
 
         return implode(', ', $said);

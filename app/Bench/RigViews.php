@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Bench\Steps\Mend;
 use App\Http\Resources\AdviceView;
 use App\Http\Resources\CameraView;
 use App\Http\Resources\CautionView;
@@ -27,7 +28,6 @@ use App\Http\Resources\RigView;
 use App\Http\Resources\SchoolsView;
 use App\Http\Resources\ShareView;
 use App\Http\Resources\StateView;
-use App\Http\Resources\StepRequest;
 use App\Http\Resources\SubjectView;
 use App\Http\Resources\TravelMark;
 use App\Http\Resources\TravelView;
@@ -172,7 +172,7 @@ final class RigViews
             foreach (Mending::of($rig, $finding, $findings, $kit) as $i => $mend) {
                 $views[] = new MendView(
                     $finding->code->value, $finding->part, $mend->pattern, $mend->numbers, $mend->magnification,
-                    new StepRequest('mend', $finding->part, value: (float) $i, code: $finding->code->value),
+                    new Mend($finding->code, $finding->part, $i),
                 );
             }
         }
@@ -183,7 +183,7 @@ final class RigViews
     /** A sweep as JSON, in the shape of SweepView. */
     public function sweep(Rig $row, CoreRig $rig, Travel $travel): string
     {
-        return Sweep::of($rig, $travel)->encode($rig, ['travel' => $travel->name(), 'revision' => $row->revision, 'place' => $travel->part]);
+        return Sweep::of($rig, $travel)->encode($rig, ['travel' => $travel->name(), 'revision' => $row->revision, 'index' => $travel->part]);
     }
 
     /** @return list<ChainPart> */
@@ -193,7 +193,7 @@ final class RigViews
         $behind = null;
         foreach ($rig->chain as $i => $part) {
             $chain[] = new ChainPart(
-                place: $i,
+                index: $i,
                 partId: $row?->parts[$i]->part_id ?? null,
                 kind: $part->kind->value,
                 name: $part->label(),
@@ -219,7 +219,7 @@ final class RigViews
             $travel->least,
             $travel->greatest,
             Travels::setting($rig, $travel),
-            Travels::places($rig, $travel),
+            Travels::positions($rig, $travel),
             $this->marks($rig, $travel),
             ...$this->ownScale($rig, $travel),
         );
@@ -250,7 +250,7 @@ final class RigViews
         // On its own mount a ring at s stands at D = f(s) (2 + m + 1/m) + g(s), m = s m0 (OPTICS.md, "Settling a lens").
         $lens = LensModel::of($rig->lenses[$travel->part]);
         $engraved = [];
-        foreach (Travels::places($rig, $travel) as $s) {
+        foreach (Travels::positions($rig, $travel) as $s) {
             $m = $s * $lens->m0;
             $engraved[] = $m <= 0.0 ? null : $lens->focalLength($s) * (2.0 + $m + 1.0 / $m) + $lens->principalGap($s);
         }
@@ -267,7 +267,7 @@ final class RigViews
     {
         $part = $rig->chain[$travel->part];
         if ($travel->kind === TravelKind::Aperture && $part instanceof Lens) {
-            return array_map(fn (float $stop): TravelMark => new TravelMark($stop, Phrase::digits($stop)), Travels::places($rig, $travel));
+            return array_map(fn (float $stop): TravelMark => new TravelMark($stop, Phrase::digits($stop)), Travels::positions($rig, $travel));
         }
         if ($travel->kind === TravelKind::Focus && $part instanceof Lens) {
             $marks = [];

@@ -32,11 +32,11 @@ final class Tray
     {
     }
 
-    /** @param  int  $place the joint before the part at that place; the chain's length = the front of the rig */
-    public function at(Rig $row, CoreRig $rig, int $place): TrayView
+    /** @param  int  $index the joint before the part at that place; the chain's length = the front of the rig */
+    public function at(Rig $row, CoreRig $rig, int $index): TrayView
     {
-        $behind = $rig->chain[$place - 1] ?? null;
-        $ahead = $rig->chain[$place] ?? null;
+        $behind = $rig->chain[$index - 1] ?? null;
+        $ahead = $rig->chain[$index] ?? null;
         $front = $behind === null ? $rig->camera->front : $behind->identity->front;
         $used = [];
         foreach ($row->parts as $part) {
@@ -66,7 +66,7 @@ final class Tray
         }
 
         return new TrayView(
-            $place,
+            $index,
             $behind === null ? 'At the camera' : 'In front of '.$behind->label(),
             Describe::joint($front).', '.$front->side->value,
             [...$fitting, ...$reached, ...$others],

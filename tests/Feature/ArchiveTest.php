@@ -33,7 +33,7 @@ final class ArchiveTest extends TestCase
         $this->putJson("/api/kits/{$kit->id}/parts/{$lens->id}", ['version' => $lens->version, 'part' => ['kind' => 'lens', 'focalLengthMm' => 61] + get_object_vars($lens->document)])->assertOk();
         $rig = $this->rigOf($guest, 'Lichen disc');
         $this->travelTo('2026-03-06 05:06:07');
-        $this->postJson("/api/rigs/{$rig->id}/steps", ['revision' => $rig->revision, 'step' => ['action' => 'remove', 'place' => 0]])->assertOk();
+        $this->postJson("/api/rigs/{$rig->id}/steps", ['revision' => $rig->revision, 'step' => ['action' => 'remove', 'index' => 0]])->assertOk();
         $this->putJson("/api/rigs/{$rig->id}/tags", ['tags' => ['moss', 'autumn']])->assertNoContent();
         $token = basename((string) $this->postJson("/api/rigs/{$rig->id}/share")->assertCreated()->json('url'));
         $this->postJson("/api/kits/{$kit->id}/wishes", ['name' => 'Coat of a seed', 'wish' => ['fieldWidthMm' => 2.5, 'automatic' => false]])->assertCreated();
@@ -155,7 +155,7 @@ final class ArchiveTest extends TestCase
         $stored = (int) DB::table('rig_steps')->whereIn('rig_id', $guest->rigs()->select('id'))->sum(DB::raw('octet_length(document::text)')) + (int) DB::table('parts')->where('kit_id', $rig->kit_id)->sum(DB::raw('octet_length(document::text)'));
         $this->assertSame($stored, \App\Operations\Quota::kept($guest->id));
         config(['zinc.most_bytes' => $stored + 100]);
-        $this->postJson("/api/rigs/{$rig->id}/steps", ['revision' => $rig->revision, 'step' => ['action' => 'remove', 'place' => 0]])->assertStatus(422)->assertJsonStructure(['errors' => ['document']]);
+        $this->postJson("/api/rigs/{$rig->id}/steps", ['revision' => $rig->revision, 'step' => ['action' => 'remove', 'index' => 0]])->assertStatus(422)->assertJsonStructure(['errors' => ['document']]);
         $this->assertSame($rig->revision, $rig->refresh()->revision);
         $kit = Kit::query()->findOrFail($rig->kit_id);
         $this->postJson("/api/kits/{$kit->id}/parts", ['parts' => [['kind' => 'tube', 'lengthMm' => 5, 'note' => str_repeat('x', 300)]]])->assertStatus(422);

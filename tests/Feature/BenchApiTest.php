@@ -43,7 +43,7 @@ final class BenchApiTest extends TestCase
     {
         $tube = $this->part('Tube 9');
         $before = $this->getJson("/api/rigs/{$this->rig->id}")->json('readings.magnification');
-        $longer = $this->step(['action' => 'insert', 'place' => 1, 'parts' => [$tube]])->assertOk()
+        $longer = $this->step(['action' => 'insert', 'index' => 1, 'parts' => [$tube]])->assertOk()
             ->assertJsonPath('history.undo', 'put in Tube 9')->json();
         $this->assertEqualsWithDelta($before + 9 / 62, $longer['readings']['magnification'], 1e-9);
 
@@ -54,7 +54,7 @@ final class BenchApiTest extends TestCase
         $redone = $this->postJson("/api/rigs/{$this->rig->id}/redo", ['revision' => $undone['revision']])->assertOk()->json();
         $this->assertEqualsWithDelta($longer['readings']['magnification'], $redone['readings']['magnification'], 1e-12);
 
-        $this->step(['action' => 'remove', 'place' => 1])->assertOk()->assertJsonPath('history.undo', 'take off Tube 9');
+        $this->step(['action' => 'remove', 'index' => 1])->assertOk()->assertJsonPath('history.undo', 'take off Tube 9');
         $this->assertDatabaseMissing('rig_parts', ['rig_id' => $this->rig->id, 'part_id' => $tube]);
     }
 
@@ -85,19 +85,19 @@ final class BenchApiTest extends TestCase
     public function test_turning_moving_and_changing_the_camera(): void
     {
         $rig = $this->rigOf($this->user, 'Lichen disc');
-        $turned = $this->step(['action' => 'turn', 'place' => 2], $rig)->assertOk()->json();
+        $turned = $this->step(['action' => 'turn', 'index' => 2], $rig)->assertOk()->json();
         $this->assertTrue($turned['chain'][2]['reversed']);
         $this->assertContains('joint-mismatch', array_column($turned['findings'], 'code'));
-        $moved = $this->step(['action' => 'move', 'place' => 0, 'value' => 1], $rig)->assertOk()->json();
+        $moved = $this->step(['action' => 'move', 'index' => 0, 'to' => 1], $rig)->assertOk()->json();
         $this->assertSame(['Tube 9', 'Tube 15', 'Moor 50'], array_column($moved['chain'], 'name'));
-        $this->step(['action' => 'camera', 'parts' => [$this->part('Body C')]], $rig)->assertOk()->assertJsonPath('camera.name', 'Body C');
+        $this->step(['action' => 'camera', 'part' => $this->part('Body C')], $rig)->assertOk()->assertJsonPath('camera.name', 'Body C');
     }
 
     public function test_a_lens_that_goes_on_only_reversed_is_put_in_reversed(): void
     {
         $rig = $this->rigOf($this->user, 'Sedge seed, coat pattern');
-        $this->step(['action' => 'remove', 'place' => 3], $rig)->assertOk();
-        $told = $this->step(['action' => 'insert', 'place' => 3, 'parts' => [$this->part('Moor 50')]], $rig)->assertOk()->json();
+        $this->step(['action' => 'remove', 'index' => 3], $rig)->assertOk();
+        $told = $this->step(['action' => 'insert', 'index' => 3, 'parts' => [$this->part('Moor 50')]], $rig)->assertOk()->json();
         $this->assertTrue($told['chain'][3]['reversed']);
         $this->assertSame('mates', $told['chain'][3]['fit']);
     }
@@ -107,9 +107,9 @@ final class BenchApiTest extends TestCase
         $rig = $this->rigOf($this->user, 'Sedge seed, coat pattern');
         $core = $this->app->make(RigStore::class)->read($rig);
         $sweep = $this->getJson("/api/rigs/{$rig->id}/sweep?travel=1.length")->assertOk()->json();
-        $this->assertContains(84, $sweep['places']);
-        foreach ([0, 40, 100, count($sweep['places']) - 1] as $row) {
-            $answer = RigReport::of($core->with(\ZincThimble\Core\Rig\TravelKind::Length, 1, (float) $sweep['places'][$row]));
+        $this->assertContains(84, $sweep['positions']);
+        foreach ([0, 40, 100, count($sweep['positions']) - 1] as $row) {
+            $answer = RigReport::of($core->with(\ZincThimble\Core\Rig\TravelKind::Length, 1, (float) $sweep['positions'][$row]));
             foreach (['magnification', 'workingDistanceMm', 'effectiveAperture', 'depthOfFieldMm', 'detailMm'] as $name) {
                 $this->assertEqualsWithDelta($answer->reading->{$name}, $sweep['readings'][$name][$row], 1e-6 * abs($answer->reading->{$name}), $name);
                 $this->assertEqualsWithDelta($answer->halfWidths[$name], $sweep['halfWidths'][$name][$row], 1e-5 * $answer->halfWidths[$name], 'half-width of '.$name);
@@ -129,7 +129,7 @@ final class BenchApiTest extends TestCase
 
     public function test_the_tray_tells_what_fits_and_why_the_rest_does_not(): void
     {
-        $tray = $this->getJson("/api/rigs/{$this->rig->id}/tray?place=1")->assertOk()->json();
+        $tray = $this->getJson("/api/rigs/{$this->rig->id}/tray?index=1")->assertOk()->json();
         $by = array_column(array_map(static fn (array $each): array => ['name' => $each['part']['name']] + $each, $tray['parts']), null, 'name');
         $this->assertTrue($by['Tube 9']['fits']);
         $this->assertTrue($by['Rail bellows']['fits']);
@@ -152,8 +152,8 @@ final class BenchApiTest extends TestCase
     public function test_a_step_meant_for_an_older_revision_is_refused_and_changes_nothing(): void
     {
         $revision = $this->rig->revision;
-        $this->step(['action' => 'remove', 'place' => 1])->assertOk();
-        $this->postJson("/api/rigs/{$this->rig->id}/steps", ['revision' => $revision, 'step' => ['action' => 'remove', 'place' => 0]])->assertStatus(409);
+        $this->step(['action' => 'remove', 'index' => 1])->assertOk();
+        $this->postJson("/api/rigs/{$this->rig->id}/steps", ['revision' => $revision, 'step' => ['action' => 'remove', 'index' => 0]])->assertStatus(409);
         $this->assertCount(3, $this->rig->refresh()->parts);
     }
 
@@ -178,22 +178,34 @@ final class BenchApiTest extends TestCase
     public static function badSteps(): iterable
     {
         yield 'no step' => [['revision' => 1], 'step'];
-        yield 'no revision' => [['step' => ['action' => 'remove', 'place' => 0]], 'revision'];
-        yield 'revision as text' => [['revision' => 'x', 'step' => ['action' => 'remove', 'place' => 0]], 'revision'];
+        yield 'no revision' => [['step' => ['action' => 'remove', 'index' => 0]], 'revision'];
+        yield 'revision as text' => [['revision' => 'x', 'step' => ['action' => 'remove', 'index' => 0]], 'revision'];
         yield 'unknown action' => [['revision' => 1, 'step' => ['action' => 'explode']], 'step.action'];
         yield 'action as list' => [['revision' => 1, 'step' => ['action' => ['set']]], 'step.action'];
-        yield 'unknown key' => [['revision' => 1, 'step' => ['action' => 'remove', 'place' => 0, 'sql' => "'; drop table rigs"]], 'step'];
-        yield 'place beyond the chain' => [['revision' => 1, 'step' => ['action' => 'remove', 'place' => 9]], 'place'];
-        yield 'place below 0' => [['revision' => 1, 'step' => ['action' => 'remove', 'place' => -1]], 'step.place'];
+        yield 'unknown key' => [['revision' => 1, 'step' => ['action' => 'remove', 'index' => 0, 'sql' => "'; drop table rigs"]], 'step'];
+        yield 'place beyond the chain' => [['revision' => 1, 'step' => ['action' => 'remove', 'index' => 9]], 'index'];
+        yield 'place below 0' => [['revision' => 1, 'step' => ['action' => 'remove', 'index' => -1]], 'step.index'];
+        yield 'a place as text' => [['revision' => 1, 'step' => ['action' => 'remove', 'index' => 'first']], 'step.index'];
+        yield 'no place' => [['revision' => 1, 'step' => ['action' => 'turn']], 'step.index'];
+        yield 'a field of another step' => [['revision' => 1, 'step' => ['action' => 'remove', 'index' => 0, 'to' => 1]], 'step'];
+        yield 'moved beyond the chain' => [['revision' => 1, 'step' => ['action' => 'move', 'index' => 0, 'to' => 9]], 'to'];
+        yield 'moved nowhere' => [['revision' => 1, 'step' => ['action' => 'move', 'index' => 0]], 'step.to'];
+        yield 'swapped for nothing' => [['revision' => 1, 'step' => ['action' => 'swap', 'index' => 0]], 'step.part'];
+        yield 'on no camera' => [['revision' => 1, 'step' => ['action' => 'camera', 'part' => 999999999]], 'part'];
+        yield 'a finding of no code' => [['revision' => 1, 'step' => ['action' => 'mend', 'code' => 'dust', 'index' => 0, 'choice' => 0]], 'step.code'];
+        yield 'a finding that is not there' => [['revision' => 1, 'step' => ['action' => 'mend', 'code' => 'grip-fouls', 'index' => 0, 'choice' => 0]], 'code'];
+        yield 'set to a reading of no name' => [['revision' => 1, 'step' => ['action' => 'solve', 'reading' => 'stopsLost', 'value' => 1]], 'step.reading'];
+        yield 'set to no frame at all' => [['revision' => 1, 'step' => ['action' => 'solve', 'reading' => 'fieldWidthMm', 'value' => 0]], 'value'];
+        yield 'nothing described' => [['revision' => 1, 'step' => ['action' => 'describe', 'document' => []]], 'step.document'];
         yield 'unknown travel' => [['revision' => 1, 'step' => ['action' => 'set', 'travel' => '9.focus', 'value' => 1]], 'travel'];
         yield 'value beyond the travel' => [['revision' => 1, 'step' => ['action' => 'set', 'travel' => '3.aperture', 'value' => 900]], 'value'];
         yield 'value as text' => [['revision' => 1, 'step' => ['action' => 'set', 'travel' => '3.aperture', 'value' => 'wide']], 'step.value'];
-        yield 'no value' => [['revision' => 1, 'step' => ['action' => 'set', 'travel' => '3.aperture']], 'value'];
-        yield 'nothing to put in' => [['revision' => 1, 'step' => ['action' => 'insert', 'place' => 0, 'parts' => []]], 'parts'];
-        yield 'a part of nobody' => [['revision' => 1, 'step' => ['action' => 'insert', 'place' => 0, 'parts' => [999999999]]], 'parts'];
-        yield 'parts as text' => [['revision' => 1, 'step' => ['action' => 'insert', 'place' => 0, 'parts' => 'all']], 'step.parts'];
-        yield 'too many parts' => [['revision' => 1, 'step' => ['action' => 'insert', 'place' => 0, 'parts' => range(1, 50)]], 'step.parts'];
-        yield 'turning a tube' => [['revision' => 1, 'step' => ['action' => 'turn', 'place' => 1]], 'place'];
+        yield 'no value' => [['revision' => 1, 'step' => ['action' => 'set', 'travel' => '3.aperture']], 'step.value'];
+        yield 'nothing to put in' => [['revision' => 1, 'step' => ['action' => 'insert', 'index' => 0, 'parts' => []]], 'step.parts'];
+        yield 'a part of nobody' => [['revision' => 1, 'step' => ['action' => 'insert', 'index' => 0, 'parts' => [999999999]]], 'parts'];
+        yield 'parts as text' => [['revision' => 1, 'step' => ['action' => 'insert', 'index' => 0, 'parts' => 'all']], 'step.parts'];
+        yield 'too many parts' => [['revision' => 1, 'step' => ['action' => 'insert', 'index' => 0, 'parts' => range(1, 50)]], 'step.parts'];
+        yield 'turning a tube' => [['revision' => 1, 'step' => ['action' => 'turn', 'index' => 1]], 'index'];
     }
 
     /** @param  array<string, mixed>  $body */
@@ -209,7 +221,7 @@ final class BenchApiTest extends TestCase
     public function test_somebody_elses_part_can_not_be_put_in(): void
     {
         $theirs = $this->guest()->kits()->firstOrFail()->parts()->where('name', 'Tube 9')->firstOrFail();
-        $this->step(['action' => 'insert', 'place' => 0, 'parts' => [$theirs->id]])->assertStatus(422);
+        $this->step(['action' => 'insert', 'index' => 0, 'parts' => [$theirs->id]])->assertStatus(422);
     }
 
     private function part(string $name): int

@@ -32,7 +32,7 @@ final class BenchInFullTest extends TestCase
     public function test_a_part_that_needs_rings_brings_them_along(): void
     {
         $start = $this->postJson('/api/rigs', ['camera' => $this->part('Body A')])->assertCreated()->json();
-        $tray = $this->getJson("/api/rigs/{$start['id']}/tray?place=0")->assertOk()->json('parts');
+        $tray = $this->getJson("/api/rigs/{$start['id']}/tray?index=0")->assertOk()->json('parts');
         $by = array_column(array_map(static fn (array $each): array => ['name' => $each['part']['name']] + $each, $tray), null, 'name');
         $this->assertSame(['Tern to M48', 'M48 to 39 × 26 tpi'], $by['Process 62']['viaNames']);
         $this->assertSame('with Tern to Larch', $by['Rail bellows']['reason']);
@@ -51,14 +51,14 @@ final class BenchInFullTest extends TestCase
 
     public function test_swapping_puts_another_part_in_the_place_and_can_be_undone(): void
     {
-        $told = $this->step(['action' => 'swap', 'place' => 1, 'parts' => [$this->part('Tube 15')]])->assertOk()->assertJsonPath('history.undo', 'swap Tube 31 for Tube 15')->json();
+        $told = $this->step(['action' => 'swap', 'index' => 1, 'part' => $this->part('Tube 15')])->assertOk()->assertJsonPath('history.undo', 'swap Tube 31 for Tube 15')->json();
         $this->assertSame(['Tern to Larch', 'Tube 15', 'Larch to 39 × 26 tpi', 'Process 62'], array_column($told['chain'], 'name'));
         $this->assertEqualsWithDelta(16 / 62, $told['readings']['magnification'], 1e-9);
         // Bellows in the place of a tube, and the aperture of the lens behind it stays as it was.
-        $told = $this->step(['action' => 'swap', 'place' => 1, 'parts' => [$this->part('Rail bellows')]])->assertOk()->json();
+        $told = $this->step(['action' => 'swap', 'index' => 1, 'part' => $this->part('Rail bellows')])->assertOk()->json();
         $this->assertSame('f/8', array_column($told['chain'], 'setting')[3]);
-        $this->step(['action' => 'swap', 'place' => 1, 'parts' => []])->assertStatus(422);
-        $this->step(['action' => 'swap', 'place' => 9, 'parts' => [$this->part('Tube 9')]])->assertStatus(422);
+        $this->step(['action' => 'swap', 'index' => 1, 'part' => null])->assertStatus(422);
+        $this->step(['action' => 'swap', 'index' => 9, 'part' => $this->part('Tube 9')])->assertStatus(422);
     }
 
     public function test_subject_and_conditions_are_described_as_files_have_them(): void
@@ -88,7 +88,7 @@ final class BenchInFullTest extends TestCase
         $this->assertSame('mm', $bellows['length']['unit']);
         $ring = $by('Lichen disc')['focus'];
         $this->assertNull($ring['engraved'][0]);
-        $this->assertCount(count($ring['places']), $ring['engraved']);
+        $this->assertCount(count($ring['positions']), $ring['engraved']);
         $this->assertGreaterThan(end($ring['engraved']), $ring['engraved'][1]);
     }
 
@@ -104,13 +104,13 @@ final class BenchInFullTest extends TestCase
         foreach ([['tags' => 'clock'], ['tags' => [str_repeat('x', 41)]], ['tags' => ['a', 'A']], ['tags' => range(1, 3)], ['tags' => array_map(strval(...), range(1, 21))], []] as $bad) {
             $this->putJson("/api/rigs/{$this->rig->id}/tags", $bad)->assertStatus(422);
         }
-        $this->step(['action' => 'remove', 'place' => 1], Rig::query()->findOrFail($copy['id']))->assertOk();
+        $this->step(['action' => 'remove', 'index' => 1], Rig::query()->findOrFail($copy['id']))->assertOk();
         $this->assertCount(4, $this->rig->refresh()->parts);
     }
 
     public function test_states_are_shown_side_by_side_in_numbers(): void
     {
-        $this->step(['action' => 'remove', 'place' => 1])->assertOk();
+        $this->step(['action' => 'remove', 'index' => 1])->assertOk();
         $this->step(['action' => 'set', 'travel' => '2.aperture', 'value' => 16])->assertOk();
         $states = $this->getJson("/api/rigs/{$this->rig->id}/states")->assertOk()->json();
         $this->assertSame([[2, 'set Process 62 to f/16'], [1, 'take off Tube 31'], [0, 'Start']], array_map(static fn (array $state): array => [$state['number'], $state['label']], $states));

@@ -40,7 +40,7 @@ final class BoundedTest extends TestCase
         $this->getJson("/api/kits/{$kit->id}/crossing?front=larch&rear=tern")->assertOk();
         $this->getJson('/api/rigs/proposals')->assertOk();
         $rig = $this->rigOf($user, 'Lichen disc');
-        $this->assertCount(2000 - Kit::query()->findOrFail($kit->id)->parts()->where('kind', 'camera')->count(), $this->getJson("/api/rigs/{$rig->id}/tray?place=0")->assertOk()->json('parts'));
+        $this->assertCount(2000 - Kit::query()->findOrFail($kit->id)->parts()->where('kind', 'camera')->count(), $this->getJson("/api/rigs/{$rig->id}/tray?index=0")->assertOk()->json('parts'));
         $this->assertLessThan(200e6, memory_get_peak_usage());
         // One more is one too many, and told so.
         $this->postJson("/api/kits/{$kit->id}/parts", ['parts' => [['kind' => 'tube', 'lengthMm' => 5]]])->assertStatus(422)->assertJsonPath('errors.parts.0', 'A kit holds at most 2,000 parts.');
@@ -68,7 +68,7 @@ final class BoundedTest extends TestCase
             $this->getJson("/api/rigs/{$id}/sweep?travel={$at}.length")->assertOk();
             $this->getJson("/api/rigs/{$id}/mends")->assertOk();
             $revision = Rig::query()->findOrFail($id)->revision;
-            $this->postJson("/api/rigs/{$id}/steps", ['revision' => $revision, 'step' => ['action' => 'solve', 'wish' => 'magnification', 'value' => 2]])->assertOk();
+            $this->postJson("/api/rigs/{$id}/steps", ['revision' => $revision, 'step' => ['action' => 'solve', 'reading' => 'magnification', 'value' => 2]])->assertOk();
             $this->assertLessThan(150e6, memory_get_peak_usage());
         }
         // Longer than anybody mounts is refused before anything is worked out.

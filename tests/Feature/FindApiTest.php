@@ -137,7 +137,7 @@ final class FindApiTest extends TestCase
         $this->assertSame(['1 part that you don’t own, for want of a price'], $found['leftOut']);
         // On the bench it lies in the tray, and says why it doesn't go on.
         $rig = $this->postJson('/api/rigs')->assertCreated()->json('id');
-        $tray = $this->getJson('/api/rigs/'.$rig.'/tray?place=0')->assertOk()->json('parts');
+        $tray = $this->getJson('/api/rigs/'.$rig.'/tray?index=0')->assertOk()->json('parts');
         $this->assertContains('not yours yet', array_column(array_filter($tray, static fn (array $each): bool => $each['part']['name'] === 'Tarn 200'), 'reason'));
     }
 

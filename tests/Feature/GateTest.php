@@ -178,7 +178,7 @@ final class GateTest extends TestCase
         $rig = $this->rigOf($user, 'Lichen disc');
         $shown = $this->getJson("/api/kits/{$kit->id}")->assertOk()->json('parts');
         $this->assertCount(2, array_filter($shown, static fn (array $each): bool => str_contains($each['part']['measure'], 'can’t be read')));
-        foreach (["/api/rigs/{$rig->id}/tray?place=0", "/api/rigs/{$rig->id}/mends", '/api/rigs/proposals', "/api/kits/{$kit->id}/find?magnification=0.5", "/api/kits/{$kit->id}/find/near?magnification=90", "/api/kits/{$kit->id}/overview", "/api/kits/{$kit->id}/map", "/api/kits/{$kit->id}/crossing?front=larch&rear=tern", "/api/kits/{$kit->id}/file"] as $address) {
+        foreach (["/api/rigs/{$rig->id}/tray?index=0", "/api/rigs/{$rig->id}/mends", '/api/rigs/proposals', "/api/kits/{$kit->id}/find?magnification=0.5", "/api/kits/{$kit->id}/find/near?magnification=90", "/api/kits/{$kit->id}/overview", "/api/kits/{$kit->id}/map", "/api/kits/{$kit->id}/crossing?front=larch&rear=tern", "/api/kits/{$kit->id}/file"] as $address) {
             $this->getJson($address)->assertOk();
         }
     }
@@ -218,7 +218,7 @@ final class GateTest extends TestCase
     {
         $this->actingAs($user = $this->guest());
         $rig = $this->rigOf($user, 'Lichen disc');
-        $body = ['revision' => $rig->revision, 'id' => '0b1e6c2a-0000-4000-8000-00000000000A', 'step' => ['action' => 'remove', 'place' => 0]];
+        $body = ['revision' => $rig->revision, 'id' => '0b1e6c2a-0000-4000-8000-00000000000A', 'step' => ['action' => 'remove', 'index' => 0]];
         $first = $this->postJson("/api/rigs/{$rig->id}/steps", $body)->assertOk()->json();
         $again = $this->postJson("/api/rigs/{$rig->id}/steps", $body)->assertOk()->json();
         $this->assertSame($first['revision'], $again['revision']);
@@ -230,7 +230,7 @@ final class GateTest extends TestCase
         $this->assertSame(2, $other->steps()->count());
         $this->postJson("/api/rigs/{$rig->id}/steps", ['id' => 'again'] + $body)->assertStatus(422);
         // Of two that come at the same time the later finds the revision gone, and its step taken.
-        $third = ['revision' => $first['revision'], 'id' => '0b1e6c2a-0000-4000-8000-00000000000b', 'step' => ['action' => 'remove', 'place' => 0]];
+        $third = ['revision' => $first['revision'], 'id' => '0b1e6c2a-0000-4000-8000-00000000000b', 'step' => ['action' => 'remove', 'index' => 0]];
         $between = false;
         DB::listen(function ($query) use (&$between, $rig, $third): void {
             if (! $between && str_contains($query->sql, 'select exists') && str_contains($query->sql, 'sent_as')) {

@@ -112,7 +112,7 @@ final class KitApiTest extends TestCase
         $this->assertNull($tube->refresh()->deleted_at);
         $this->deleteJson($this->at('parts/'.$tube->id).'?anyway=1')->assertNoContent();
         $this->assertSame($before, $this->getJson("/api/rigs/{$rig->id}")->assertOk()->json('readings.magnification'));
-        $this->assertNotContains('Tube 9', array_column(array_column($this->getJson("/api/rigs/{$rig->id}/tray?place=0")->json('parts'), 'part'), 'name'));
+        $this->assertNotContains('Tube 9', array_column(array_column($this->getJson("/api/rigs/{$rig->id}/tray?index=0")->json('parts'), 'part'), 'name'));
     }
 
     public function test_rigs_follow_a_correction_and_say_once_what_changed(): void
@@ -130,7 +130,7 @@ final class KitApiTest extends TestCase
         // The link holds the parts as they were.
         $this->assertEqualsWithDelta(32 / 62, $this->getJson('/api/shared/'.basename($shared))->assertOk()->json('readings.magnification'), 1e-9);
         // A step of the past comes back with the figures that are known now.
-        $this->postJson("/api/rigs/{$rig->id}/steps", ['revision' => $rig->refresh()->revision, 'step' => ['action' => 'remove', 'place' => 1]])->assertOk();
+        $this->postJson("/api/rigs/{$rig->id}/steps", ['revision' => $rig->refresh()->revision, 'step' => ['action' => 'remove', 'index' => 1]])->assertOk();
         $undone = $this->postJson("/api/rigs/{$rig->id}/undo", ['revision' => $rig->refresh()->revision])->assertOk()->json();
         $this->assertEqualsWithDelta(32 / 61, $undone['readings']['magnification'], 1e-9);
         // Undoing the correction is a correction too.

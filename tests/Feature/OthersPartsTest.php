@@ -126,7 +126,7 @@ final class OthersPartsTest extends TestCase
         DB::listen(function (QueryExecuted $query) use (&$between, $rig, $last): void {
             if (! $between && str_contains($query->sql, 'from "rigs"') && str_contains($query->sql, 'camera_id')) {
                 $between = true;
-                $this->postJson("/api/rigs/{$rig->id}/steps", ['revision' => $rig->revision, 'step' => ['action' => 'remove', 'place' => $last]])->assertOk();
+                $this->postJson("/api/rigs/{$rig->id}/steps", ['revision' => $rig->revision, 'step' => ['action' => 'remove', 'index' => $last]])->assertOk();
             }
         });
         $fields = ['kind' => 'camera', 'registerMm' => 19.5] + (array) $camera->document;

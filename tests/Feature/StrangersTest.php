@@ -44,7 +44,7 @@ final class StrangersTest extends TestCase
         foreach ($this->guarded() as [$method, $route]) {
             if (str_contains($route->uri(), '{')) {
                 $this->json($method, $this->address($route, $rig), [
-                    'revision' => $rig->revision, 'version' => 1, 'name' => 'Mine now', 'step' => ['action' => 'remove', 'place' => 0], 'text' => '{}', 'as' => 'json', 'part' => ['kind' => 'tube', 'lengthMm' => 1], 'parts' => [['kind' => 'tube', 'lengthMm' => 1]],
+                    'revision' => $rig->revision, 'version' => 1, 'name' => 'Mine now', 'step' => ['action' => 'remove', 'index' => 0], 'text' => '{}', 'as' => 'json', 'part' => ['kind' => 'tube', 'lengthMm' => 1], 'parts' => [['kind' => 'tube', 'lengthMm' => 1]],
                 ])->assertNotFound();
                 $walked++;
             }

@@ -103,7 +103,7 @@ final class FuzzTest extends TestCase
         $holes = ['{rig}' => (string) $rig?->id, '{kit}' => (string) $kit->id, '{part}' => (string) $kit->parts()->value('id'), '{gone}' => (string) $kit->parts()->value('id'), '{joint}' => '1', '{number}' => '0', '{wish}' => (string) $kit->wishes()->value('id'), '{card}' => $this->inputs->pick(['ladder', 'close-ups', 'draws', 'x']), '{token}' => str_repeat('a', 40), '{session}' => str_repeat('a', 16), '{place?}' => 'bench', '{path}' => 'x'];
         $address = '/'.preg_replace_callback('/\{[^}]+\}/', fn (array $hole): string => $this->inputs->chance(0.12) ? rawurlencode($this->inputs->text()) : $holes[$hole[0]] ?? 'x', $uri);
         $query = [];
-        foreach (['travel' => '2.focus', 'place' => '0', 'front' => 'larch', 'rear' => 'tern', 'magnification' => '0.5', 'page' => '1', 'search' => 'moss', 'as' => 'json', 'camera' => (string) $kit->parts()->where('kind', 'camera')->value('id'), 'lens' => (string) $kit->parts()->where('kind', 'lens')->value('id'), 'spacer' => '1', 'closeUp' => '1', 'anyway' => '1', 'fieldWidthMm' => '20', 'leastRoomMm' => '30', 'ranking' => 'mass'] as $name => $right) {
+        foreach (['travel' => '2.focus', 'index' => '0', 'front' => 'larch', 'rear' => 'tern', 'magnification' => '0.5', 'page' => '1', 'search' => 'moss', 'as' => 'json', 'camera' => (string) $kit->parts()->where('kind', 'camera')->value('id'), 'lens' => (string) $kit->parts()->where('kind', 'lens')->value('id'), 'spacer' => '1', 'closeUp' => '1', 'anyway' => '1', 'fieldWidthMm' => '20', 'leastRoomMm' => '30', 'ranking' => 'mass'] as $name => $right) {
             if ($this->inputs->chance(0.3)) {
                 $query[$name] = $this->inputs->chance(0.4) ? $this->inputs->text() : $right;
                 if ($this->inputs->chance(0.05)) {
@@ -112,7 +112,7 @@ final class FuzzTest extends TestCase
             }
         }
         $fields = [];
-        foreach (['revision' => 1, 'version' => 1, 'name' => 'Name', 'step' => ['action' => 'remove', 'place' => 0], 'text' => '{}', 'as' => 'json', 'part' => ['kind' => 'tube', 'lengthMm' => 9], 'parts' => [1], 'wish' => ['magnification' => 1], 'tags' => ['a'], 'email' => 'a@example.org', 'password' => 'heron under a gate', 'current' => 'x', 'token' => 'x', 'camera' => 1, 'by' => 'ruler', 'keep' => false, 'reversed' => false, 'shots' => [['spacersMm' => 10, 'rulerMm' => 5, 'pixels' => 900]], 'user' => 1, 'until' => 1, 'signature' => str_repeat('a', 64), 'registerMm' => 40, 'currency' => 'EUR', 'id' => 'x', 'support' => 'table'] as $name => $right) {
+        foreach (['revision' => 1, 'version' => 1, 'name' => 'Name', 'step' => ['action' => 'remove', 'index' => 0], 'text' => '{}', 'as' => 'json', 'part' => ['kind' => 'tube', 'lengthMm' => 9], 'parts' => [1], 'wish' => ['magnification' => 1], 'tags' => ['a'], 'email' => 'a@example.org', 'password' => 'heron under a gate', 'current' => 'x', 'token' => 'x', 'camera' => 1, 'by' => 'ruler', 'keep' => false, 'reversed' => false, 'shots' => [['spacersMm' => 10, 'rulerMm' => 5, 'pixels' => 900]], 'user' => 1, 'until' => 1, 'signature' => str_repeat('a', 64), 'registerMm' => 40, 'currency' => 'EUR', 'id' => 'x', 'support' => 'table'] as $name => $right) {
             if ($this->inputs->chance(0.5)) {
                 $fields[] = json_encode($name).':'.($this->inputs->chance(0.35) ? $this->inputs->value() : json_encode($right));
             }
@@ -167,17 +167,17 @@ final class FuzzTest extends TestCase
         $kit = $this->kit();
         $step = $this->inputs->pick([
             ['action' => 'set', 'travel' => $this->inputs->pick(['0.length', '1.focus', '2.focus', '2.aperture', '1.length', '3.zoom']), 'value' => $this->inputs->below(4000) / 37],
-            ['action' => 'insert', 'place' => $this->inputs->below(4), 'parts' => [$kit->parts()->inRandomOrder($this->inputs->below(1000))->value('id')]],
-            ['action' => 'remove', 'place' => $this->inputs->below(4)], ['action' => 'turn', 'place' => $this->inputs->below(4)], ['action' => 'move', 'place' => $this->inputs->below(4), 'value' => $this->inputs->below(4)],
-            ['action' => 'swap', 'place' => $this->inputs->below(4), 'parts' => [$kit->parts()->inRandomOrder($this->inputs->below(1000))->value('id')]],
-            ['action' => 'solve', 'wish' => $this->inputs->pick(['magnification', 'fieldWidthMm', 'workingDistanceMm', 'subjectDistanceMm']), 'value' => $this->inputs->below(10000) / 13],
+            ['action' => 'insert', 'index' => $this->inputs->below(4), 'parts' => [$kit->parts()->inRandomOrder($this->inputs->below(1000))->value('id')]],
+            ['action' => 'remove', 'index' => $this->inputs->below(4)], ['action' => 'turn', 'index' => $this->inputs->below(4)], ['action' => 'move', 'index' => $this->inputs->below(4), 'to' => $this->inputs->below(4)],
+            ['action' => 'swap', 'index' => $this->inputs->below(4), 'part' => $kit->parts()->inRandomOrder($this->inputs->below(1000))->value('id')],
+            ['action' => 'solve', 'reading' => $this->inputs->pick(['magnification', 'fieldWidthMm', 'workingDistanceMm', 'subjectDistanceMm']), 'value' => $this->inputs->below(10000) / 13],
             ['action' => 'describe', 'document' => ['subject' => ['widthMm' => 5, 'depthMm' => 2, 'traits' => ['wet']], 'conditions' => ['ev' => 10, 'iso' => 100, 'blurLimitMm' => 0.02]]],
-            ['action' => 'mend', 'code' => 'touching', 'place' => 1, 'value' => 0],
+            ['action' => 'mend', 'code' => 'touching', 'index' => 1, 'choice' => 0],
         ]);
         $body = ['revision' => $rig->revision, 'step' => $step];
         $this->ask('POST', "/api/rigs/{$rig->id}/steps", $this->inputs->chance(0.5) ? (string) json_encode($body) : $this->inputs->spoilt($body), "input {$n} of seed {$seed}");
         // And what is asked of whatever came of it.
-        $this->ask('GET', "/api/rigs/{$rig->id}".$this->inputs->pick(['', '/mends', '/tray?place=0', '/sweep?travel=1.focus', '/sweep?travel=0.length', '/states', '/file']), '', "after input {$n} of seed {$seed}");
+        $this->ask('GET', "/api/rigs/{$rig->id}".$this->inputs->pick(['', '/mends', '/tray?index=0', '/sweep?travel=1.focus', '/sweep?travel=0.length', '/states', '/file']), '', "after input {$n} of seed {$seed}");
     }
 
     private function part(int $n, int $seed): void
@@ -239,7 +239,7 @@ final class FuzzTest extends TestCase
         }
         foreach ($this->getJson('/api/rigs')->assertOk()->json() as $row) {
             $this->assertNull($row['trouble'], $when);
-            foreach (['', '/states', '/tray?place=0', '/file'] as $more) {
+            foreach (['', '/states', '/tray?index=0', '/file'] as $more) {
                 $this->assertSame(200, $this->getJson("/api/rigs/{$row['id']}{$more}")->getStatusCode(), "{$when}: rig {$row['id']}{$more}");
             }
         }

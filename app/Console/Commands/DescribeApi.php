@@ -30,7 +30,7 @@ final class DescribeApi extends Command
                 }
             }
         };
-        $description = (new Generator($troubles))->generate([app_path('Http/Controllers'), app_path('Http/Resources')]);
+        $description = (new Generator($troubles))->generate([app_path('Http'), app_path('Bench/Steps')]);
         foreach ($troubles->lines as $line) {
             $this->error($line);
         }

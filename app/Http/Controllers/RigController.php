@@ -10,7 +10,8 @@ use App\Bench\Proposals;
 use App\Bench\RigStore;
 use App\Bench\RigViews;
 use App\Bench\StaleRevision;
-use App\Bench\Steps;
+use App\Bench\Steps\Insert;
+use App\Bench\Steps\StepContext;
 use App\Bench\Tray;
 use App\Http\Requests\RenameRig;
 use App\Http\Requests\RevisionRequest;
@@ -21,7 +22,6 @@ use App\Http\Resources\RigSummary;
 use App\Http\Resources\RigView;
 use App\Http\Resources\StateSummary;
 use App\Http\Resources\StateView;
-use App\Http\Resources\StepRequest;
 use App\Http\Resources\SweepView;
 use App\Http\Resources\TrayView;
 use App\Http\Resources\Trouble;
@@ -80,7 +80,7 @@ final class RigController
     }
 
     #[OA\Post(path: '/rigs', operationId: 'startRig', requestBody: new OA\RequestBody(required: false, content: new OA\JsonContent(properties: [new OA\Property(property: 'camera', type: 'integer', nullable: true), new OA\Property(property: 'parts', type: 'array', items: new OA\Items(type: 'integer'))])), responses: [new OA\Response(response: 201, description: 'A new rig: a camera, the kit’s first unless named, and the parts asked for', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The kit has no such camera or part', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function store(Request $request, KitAtHand $hand, Steps $steps): JsonResponse
+    public function store(Request $request, KitAtHand $hand): JsonResponse
     {
         $user = SessionGuard::person($request);
         $request->validate(['camera' => ['nullable', 'integer:strict'], 'parts' => ['nullable', 'array', 'list', 'max:12'], 'parts.*' => ['integer:strict', 'min:1']]);
@@ -94,11 +94,11 @@ final class RigController
         /** @var list<int> $parts */
         $parts = $request->input('parts') ?? [];
 
-        return Shown::first(function () use ($user, $kit, $core, $steps, $parts): RigView {
+        return Shown::first(function () use ($user, $kit, $core, $hand, $parts): RigView {
             $rig = $this->store->create($user, $kit, $core, null);
             if ($parts !== []) {
-                [$built, $label] = $steps->take($rig->load('parts'), $core, new StepRequest('insert', 0, parts: $parts));
-                $rig = $this->store->keep($rig, $rig->revision, $built, $label);
+                $outcome = (new Insert(0, $parts))->take(new StepContext($rig->load('parts'), $hand), $core);
+                $rig = $this->store->keep($rig, $rig->revision, $outcome->rig, $outcome->label);
             }
 
             return $this->shown($rig);
@@ -205,20 +205,20 @@ final class RigController
         return response()->json($this->shown($rig));
     }
 
-    #[OA\Post(path: '/rigs/{rig}/steps', operationId: 'takeStep', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision', 'step'], properties: [new OA\Property(property: 'revision', type: 'integer'), new OA\Property(property: 'id', type: 'string', format: 'uuid', description: 'What the sender calls this step: sent again, it is taken once'), new OA\Property(property: 'step', ref: StepRequest::class)])), responses: [
+    #[OA\Post(path: '/rigs/{rig}/steps', operationId: 'takeStep', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: TakeStep::class)), responses: [
         new OA\Response(response: 200, description: 'The rig after the step', content: new OA\JsonContent(ref: RigView::class)),
         new OA\Response(response: 409, description: 'The rig has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class)),
         new OA\Response(response: 422, description: 'The step can’t be taken', content: new OA\JsonContent(ref: Trouble::class)),
     ])]
-    public function step(TakeStep $request, Rig $rig, Steps $steps): JsonResponse
+    public function step(TakeStep $request, Rig $rig, KitAtHand $hand): JsonResponse
     {
         if ($this->store->hasTaken($rig, $request->sentAs())) {
             return response()->json($this->shown($rig));
         }
-        [$core, $label] = $steps->take($rig, $this->store->read($rig), $request->step());
+        $outcome = $request->step()->take(new StepContext($rig, $hand), $this->store->read($rig));
 
         try {
-            return Shown::first(fn (): RigView => $this->views->rig($this->store->keep($rig, $request->revision(), $core, $label, $request->sentAs()), $core));
+            return Shown::first(fn (): RigView => $this->views->rig($this->store->keep($rig, $request->revision(), $outcome->rig, $outcome->label, $request->sentAs()), $outcome->rig));
         } catch (StaleRevision $stale) {
             // Sent twice at the same time: the other one was quicker, and this one has nothing to add.
             if ($this->store->hasTaken($rig, $request->sentAs())) {
@@ -255,7 +255,7 @@ final class RigController
         return response()->json(null, 204);
     }
 
-    #[OA\Get(path: '/rigs/{rig}/sweep', operationId: 'sweepTravel', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'travel', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Every reading at every place of the travel', content: new OA\JsonContent(ref: SweepView::class)), new OA\Response(response: 422, description: 'No such travel', content: new OA\JsonContent(ref: Trouble::class))])]
+    #[OA\Get(path: '/rigs/{rig}/sweep', operationId: 'sweepTravel', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'travel', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Every reading at every position of the travel', content: new OA\JsonContent(ref: SweepView::class)), new OA\Response(response: 422, description: 'No such travel', content: new OA\JsonContent(ref: Trouble::class))])]
     public function sweep(Request $request, Rig $rig): Response
     {
         Gate::authorize('view', $rig);
@@ -266,17 +266,17 @@ final class RigController
         return response($this->views->sweep($rig, $core, $travel), 200, ['Content-Type' => 'application/json']);
     }
 
-    #[OA\Get(path: '/rigs/{rig}/tray', operationId: 'showTray', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'place', required: true, schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'What fits at that joint', content: new OA\JsonContent(ref: TrayView::class)), new OA\Response(response: 422, description: 'No such joint', content: new OA\JsonContent(ref: Trouble::class))])]
+    #[OA\Get(path: '/rigs/{rig}/tray', operationId: 'showTray', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'index', required: true, schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'What fits at that joint', content: new OA\JsonContent(ref: TrayView::class)), new OA\Response(response: 422, description: 'No such joint', content: new OA\JsonContent(ref: Trouble::class))])]
     public function tray(Request $request, Rig $rig, Tray $tray): JsonResponse
     {
         Gate::authorize('view', $rig);
         $core = $this->store->read($rig);
-        $place = filter_var($request->query('place'), FILTER_VALIDATE_INT);
-        if (! is_int($place) || $place < 0 || $place > count($core->chain)) {
-            throw ValidationException::withMessages(['place' => 'There is no such joint.']);
+        $index = filter_var($request->query('index'), FILTER_VALIDATE_INT);
+        if (! is_int($index) || $index < 0 || $index > count($core->chain)) {
+            throw ValidationException::withMessages(['index' => 'There is no such joint.']);
         }
 
-        return response()->json($tray->at($rig, $core, $place));
+        return response()->json($tray->at($rig, $core, $index));
     }
 
     #[OA\Get(path: '/rigs/{rig}/mends', operationId: 'showMends', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'What cures the findings', content: new OA\JsonContent(ref: MendsView::class))])]

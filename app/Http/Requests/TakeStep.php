@@ -4,30 +4,36 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Http\Resources\StepRequest;
+use App\Bench\Steps\AnyStep;
+use App\Bench\Steps\Step;
+use App\Bench\Steps\StepAction;
 use Illuminate\Validation\Rule;
-use ZincThimble\Core\Finding\Code;
-use ZincThimble\Core\Reading\SolveTarget;
+use OpenApi\Attributes as OA;
 
 /** One step at the bench. */
+#[OA\Schema(schema: 'TakeStep', required: ['revision', 'step'], properties: [
+    new OA\Property(property: 'revision', type: 'integer'),
+    new OA\Property(property: 'id', type: 'string', format: 'uuid', description: 'What the sender calls this step: sent again, it is taken once'),
+    new OA\Property(property: 'step', ref: AnyStep::class),
+])]
 final class TakeStep extends RevisionRequest
 {
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return parent::rules() + [
+        $action = $this->input('step.action');
+        $step = StepAction::tryFrom(is_string($action) ? $action : '')?->step();
+        $fields = $step === null ? [] : $step::rules();
+        $rules = parent::rules() + [
             'id' => ['nullable', 'string', 'uuid'],
-            'step' => ['required', 'array:action,place,travel,value,parts,code,wish,document'],
-            'step.action' => ['required', 'string', Rule::in(['set', 'insert', 'remove', 'turn', 'move', 'camera', 'mend', 'solve', 'swap', 'describe'])],
-            'step.place' => ['nullable', 'integer:strict', 'min:0', 'max:100'],
-            'step.travel' => ['nullable', 'string', 'max:40'],
-            'step.value' => ['nullable', 'numeric:strict', 'min:-100000', 'max:100000'],
-            'step.parts' => ['nullable', 'array', 'max:12'],
-            'step.code' => ['bail', 'nullable', 'string', Rule::enum(Code::class)],
-            'step.wish' => ['bail', 'nullable', 'string', Rule::enum(SolveTarget::class)],
-            'step.document' => ['nullable', 'array:conditions,subject'],
-            'step.parts.*' => ['integer:strict', 'min:1', 'max:9000000000000'],
+            'step' => ['required', $step === null ? 'array' : 'array:'.implode(',', ['action', ...array_filter(array_keys($fields), static fn (string $name): bool => ! str_contains($name, '.'))])],
+            'step.action' => ['bail', 'required', 'string', Rule::enum(StepAction::class)],
         ];
+        foreach ($fields as $name => $rule) {
+            $rules['step.'.$name] = $rule;
+        }
+
+        return $rules;
     }
 
     /** What the sender calls this step; null = it has no name. */
@@ -38,21 +44,13 @@ final class TakeStep extends RevisionRequest
         return is_string($id) ? strtolower($id) : null;
     }
 
-    public function step(): StepRequest
+    public function step(): Step
     {
-        /** @var array{action: string, place?: ?int, travel?: ?string, value?: int|float|null, parts?: list<int>|null, code?: ?string, wish?: ?string} $step */
-        $step = $this->validated('step');
-        $value = $step['value'] ?? null;
+        /** @var array<string, mixed> $fields */
+        $fields = $this->validated('step');
+        $sent = json_decode($this->getContent(), false, 64);
+        $step = $sent instanceof \stdClass ? $sent->step ?? null : null;
 
-        return new StepRequest($step['action'], $step['place'] ?? null, $step['travel'] ?? null, $value === null ? null : (float) $value, $step['parts'] ?? null, $step['code'] ?? null, $step['wish'] ?? null, $this->document());
-    }
-
-    /** As it was sent: objects stay objects. */
-    private function document(): ?\stdClass
-    {
-        $body = json_decode($this->getContent(), false, 64);
-        $document = $body instanceof \stdClass && ($body->step ?? null) instanceof \stdClass ? $body->step->document ?? null : null;
-
-        return $document instanceof \stdClass ? $document : null;
+        return StepAction::from((string) $fields['action'])->step()::from($fields, $step instanceof \stdClass ? $step : new \stdClass);
     }
 }

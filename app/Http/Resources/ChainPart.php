@@ -7,12 +7,12 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** A part as it stands in a rig. */
-#[OA\Schema(required: ['place', 'partId', 'kind', 'name', 'measure', 'setting', 'joint', 'fit', 'reversed', 'removable'])]
+#[OA\Schema(required: ['index', 'partId', 'kind', 'name', 'measure', 'setting', 'joint', 'fit', 'reversed', 'removable'])]
 final readonly class ChainPart
 {
     public function __construct(
         #[OA\Property()]
-        public int $place,
+        public int $index,
         #[OA\Property()]
         public ?int $partId,
         #[OA\Property()]

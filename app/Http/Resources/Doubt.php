@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** Why a reading is not exact: what it rests on and how to settle it. */
-#[OA\Schema(required: ['reading', 'halfWidth', 'place', 'part', 'assumed', 'settle'])]
+#[OA\Schema(required: ['reading', 'halfWidth', 'index', 'part', 'assumed', 'settle'])]
 final readonly class Doubt
 {
     public function __construct(
@@ -16,7 +16,7 @@ final readonly class Doubt
         #[OA\Property()]
         public float $halfWidth,
         #[OA\Property()]
-        public int $place,
+        public int $index,
         #[OA\Property()]
         public string $part,
         #[OA\Property()]

@@ -7,12 +7,12 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** A part in the drawing, mm from the sensor. */
-#[OA\Schema(required: ['place', 'kind', 'label', 'reversed', 'rearMm', 'frontMm', 'outerMm', 'frontOuterMm', 'rearOuterMm', 'estimated', 'design', 'elements', 'planeMm', 'stopMm', 'footMm', 'contacts', 'minMm', 'maxMm'])]
+#[OA\Schema(required: ['index', 'kind', 'label', 'reversed', 'rearMm', 'frontMm', 'outerMm', 'frontOuterMm', 'rearOuterMm', 'estimated', 'design', 'elements', 'planeMm', 'stopMm', 'footMm', 'contacts', 'minMm', 'maxMm'])]
 final readonly class DrawingPart
 {
     public function __construct(
         #[OA\Property()]
-        public int $place,
+        public int $index,
         #[OA\Property()]
         public string $kind,
         #[OA\Property()]

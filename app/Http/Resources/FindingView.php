@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** One finding, its sentence as a pattern with numbers. */
-#[OA\Schema(required: ['code', 'severity', 'place', 'pattern', 'numbers', 'message'])]
+#[OA\Schema(required: ['code', 'severity', 'index', 'pattern', 'numbers', 'message'])]
 final readonly class FindingView
 {
     /**
@@ -19,7 +19,7 @@ final readonly class FindingView
         #[OA\Property()]
         public string $severity,
         #[OA\Property()]
-        public ?int $place,
+        public ?int $index,
         #[OA\Property()]
         public string $pattern,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(oneOf: [new OA\Schema(type: 'number'), new OA\Schema(type: 'string')]))]

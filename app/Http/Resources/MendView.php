@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Bench\Steps\Mend;
 use OpenApi\Attributes as OA;
 
 /** A change that cures a finding, to be sent back as a step. */
-#[OA\Schema(required: ['code', 'place', 'pattern', 'numbers', 'magnification', 'step'])]
+#[OA\Schema(required: ['code', 'index', 'pattern', 'numbers', 'magnification', 'step'])]
 final readonly class MendView
 {
     /**
@@ -17,7 +18,7 @@ final readonly class MendView
         #[OA\Property()]
         public string $code,
         #[OA\Property()]
-        public ?int $place,
+        public ?int $index,
         #[OA\Property()]
         public string $pattern,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(oneOf: [new OA\Schema(type: 'number'), new OA\Schema(type: 'string')]))]
@@ -25,7 +26,7 @@ final readonly class MendView
         #[OA\Property()]
         public ?float $magnification,
         #[OA\Property()]
-        public StepRequest $step,
+        public Mend $step,
     ) {
     }
 }

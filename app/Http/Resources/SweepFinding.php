@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** A finding and the rows of a sweep where it holds. */
-#[OA\Schema(required: ['code', 'severity', 'place', 'pattern', 'numbers', 'columns', 'from', 'to'])]
+#[OA\Schema(required: ['code', 'severity', 'index', 'pattern', 'numbers', 'columns', 'from', 'to'])]
 final readonly class SweepFinding
 {
     /**
@@ -20,7 +20,7 @@ final readonly class SweepFinding
         #[OA\Property()]
         public string $severity,
         #[OA\Property()]
-        public ?int $place,
+        public ?int $index,
         #[OA\Property()]
         public string $pattern,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(oneOf: [new OA\Schema(type: 'number'), new OA\Schema(type: 'string')]))]

@@ -6,12 +6,12 @@ namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
 
-/** Every reading at every place of one control. */
-#[OA\Schema(required: ['travel', 'revision', 'place', 'places', 'readings', 'cornerParts', 'halfWidths', 'findings', 'frontMm', 'tipMm', 'groups'])]
+/** Every reading at every position of one control. */
+#[OA\Schema(required: ['travel', 'revision', 'index', 'positions', 'readings', 'cornerParts', 'halfWidths', 'findings', 'frontMm', 'tipMm', 'groups'])]
 final readonly class SweepView
 {
     /**
-     * @param  list<float>  $places
+     * @param  list<float>  $positions
      * @param  array<string, list<?float>>  $readings
      * @param  list<SweepCorner>  $cornerParts
      * @param  array<string, list<?float>>  $halfWidths
@@ -26,9 +26,9 @@ final readonly class SweepView
         #[OA\Property()]
         public int $revision,
         #[OA\Property()]
-        public int $place,
+        public int $index,
         #[OA\Property(items: new OA\Items(type: 'number'))]
-        public array $places,
+        public array $positions,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'number', nullable: true)))]
         public array $readings,
         #[OA\Property(items: new OA\Items(ref: SweepCorner::class))]

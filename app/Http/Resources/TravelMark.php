@@ -6,7 +6,7 @@ namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
 
-/** What is engraved at one place of a scale. */
+/** What is engraved at one position of a scale. */
 #[OA\Schema(required: ['at', 'text'])]
 final readonly class TravelMark
 {

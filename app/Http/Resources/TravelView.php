@@ -7,11 +7,11 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** A control of a part: what it moves and how far. */
-#[OA\Schema(required: ['name', 'place', 'kind', 'least', 'greatest', 'value', 'places', 'marks', 'zero', 'per', 'unit', 'engraved'])]
+#[OA\Schema(required: ['name', 'index', 'kind', 'least', 'greatest', 'value', 'positions', 'marks', 'zero', 'per', 'unit', 'engraved'])]
 final readonly class TravelView
 {
     /**
-     * @param  list<float>  $places
+     * @param  list<float>  $positions
      * @param  list<TravelMark>  $marks
      * @param  list<?float>  $engraved
      */
@@ -19,7 +19,7 @@ final readonly class TravelView
         #[OA\Property()]
         public string $name,
         #[OA\Property()]
-        public int $place,
+        public int $index,
         #[OA\Property()]
         public string $kind,
         #[OA\Property()]
@@ -29,7 +29,7 @@ final readonly class TravelView
         #[OA\Property()]
         public float $value,
         #[OA\Property(items: new OA\Items(type: 'number'))]
-        public array $places,
+        public array $positions,
         #[OA\Property(items: new OA\Items(ref: TravelMark::class))]
         public array $marks,
         #[OA\Property(description: 'Where its own scale reads 0')]
@@ -38,7 +38,7 @@ final readonly class TravelView
         public float $per,
         #[OA\Property(description: 'The unit of its own scale')]
         public string $unit,
-        #[OA\Property(description: 'Of a focus ring: the distance that stands engraved at each place, mm; null = infinity', items: new OA\Items(type: 'number', nullable: true))]
+        #[OA\Property(description: 'Of a focus ring: the distance that stands engraved at each position, mm; null = infinity', items: new OA\Items(type: 'number', nullable: true))]
         public array $engraved,
     ) {
     }

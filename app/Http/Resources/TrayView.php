@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** What fits at a joint of the rig. */
-#[OA\Schema(required: ['place', 'title', 'joint', 'parts'])]
+#[OA\Schema(required: ['index', 'title', 'joint', 'parts'])]
 final readonly class TrayView
 {
     /**
@@ -15,7 +15,7 @@ final readonly class TrayView
      */
     public function __construct(
         #[OA\Property()]
-        public int $place,
+        public int $index,
         #[OA\Property()]
         public string $title,
         #[OA\Property()]

@@ -52,7 +52,7 @@ final class Layout
         ];
     }
 
-    /** @return array{place: int, kind: string, label: string, reversed: bool, rearMm: float, frontMm: float, outerMm: float, frontOuterMm: float, rearOuterMm: float, estimated: bool, design: ?string, elements: int, planeMm: ?float, stopMm: ?float, footMm: ?float, contacts: bool, minMm: ?float, maxMm: ?float} */
+    /** @return array{index: int, kind: string, label: string, reversed: bool, rearMm: float, frontMm: float, outerMm: float, frontOuterMm: float, rearOuterMm: float, estimated: bool, design: ?string, elements: int, planeMm: ?float, stopMm: ?float, footMm: ?float, contacts: bool, minMm: ?float, maxMm: ?float} */
     private static function part(Rig $rig, Axis $axis, int $i, Part $part): array
     {
         // A converter is left out of the trace; in the drawing it stands where it stands.
@@ -61,7 +61,7 @@ final class Layout
         $front = $axis->frontMm[$i] + $axis->converterMm;
 
         return [
-            'place' => $i,
+            'index' => $i,
             'kind' => $part->kind->value,
             'label' => $part->label(),
             'reversed' => $part instanceof Lens && $part->reversed,

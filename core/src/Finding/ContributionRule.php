@@ -42,7 +42,7 @@ final class ContributionRule implements Rule
             $axis = Axis::of($context->rig, $part);
             $without = array_fill(0, $context->columns->rows, Image::of($axis->y, $axis->t) === Image::Real && ! $axis->unmodelled ? abs($axis->t) * $axis->factor : null);
         } else {
-            [, $without] = (new AxialSampler($context->rig, $moved, $part))->columns([$context->places]);
+            [, $without] = (new AxialSampler($context->rig, $moved, $part))->columns([$context->positions]);
         }
         $column = [];
         foreach ($context->columns->magnification as $row => $magnification) {

@@ -56,8 +56,8 @@ final class HandlingRule implements Rule
         }
         $bare = array_fill(0, $context->columns->rows, $length);
         if ($moving) {
-            foreach ($context->places as $row => $place) {
-                $bare[$row] = $length + $place;
+            foreach ($context->positions as $row => $position) {
+                $bare[$row] = $length + $position;
             }
             $bare = array_values($bare);
         }

@@ -85,10 +85,10 @@ final class JointRule implements Rule
     }
 
     /** Length of the spacers between the camera and the part at that place, mm. */
-    private static function spacersBefore(Rig $rig, int $place): float
+    private static function spacersBefore(Rig $rig, int $index): float
     {
         $length = 0.0;
-        for ($i = 0; $i < $place; $i++) {
+        for ($i = 0; $i < $index; $i++) {
             $length += $rig->chain[$i]->kind->isOptical() ? 0.0 : $rig->lengthMm($i);
         }
 

@@ -55,10 +55,10 @@ final readonly class Mend
     }
 
     /** @param  list<Part>  $parts put in before the part that stands at that place */
-    public static function insert(string $pattern, int $place, array $parts): self
+    public static function insert(string $pattern, int $index, array $parts): self
     {
         $names = implode(' + ', array_map(static fn (Part $part): string => $part->label(), $parts));
 
-        return new self($pattern, ['name' => $names], [MendStep::insert($place, $parts)]);
+        return new self($pattern, ['name' => $names], [MendStep::insert($index, $parts)]);
     }
 }

@@ -57,20 +57,20 @@ final class MendCandidates
      * @param  list<Part>  $kit
      * @return iterable<Mend>
      */
-    private static function joints(Rig $rig, int $place, array $kit): iterable
+    private static function joints(Rig $rig, int $index, array $kit): iterable
     {
-        $part = $rig->chain[$place];
-        $behind = $rig->chain[$place - 1] ?? null;
+        $part = $rig->chain[$index];
+        $behind = $rig->chain[$index - 1] ?? null;
         if ($part instanceof Lens && Mating::of($rig->camera, $behind, $part->turned()) === Fit::Mates) {
-            yield new Mend('Turn {name} round', ['name' => $part->label()], [MendStep::turn($place)]);
+            yield new Mend('Turn {name} round', ['name' => $part->label()], [MendStep::turn($index)]);
         }
         $front = $behind === null ? $rig->camera->front : $behind->identity->front;
         $path = AdapterPaths::between($front, $part->identity->rear, $kit);
         if ($path !== null && $path !== []) {
-            yield Mend::insert('Put in {name}', $place, $path);
+            yield Mend::insert('Put in {name}', $index, $path);
         }
         if (! $part instanceof Lens) {
-            yield Mend::remove('Take off {name}', $place, $part->label());
+            yield Mend::remove('Take off {name}', $index, $part->label());
         }
     }
 
@@ -112,11 +112,11 @@ final class MendCandidates
     private static function withoutExtension(Rig $rig): iterable
     {
         yield from self::lessExtension($rig);
-        $places = array_keys(array_filter($rig->chain, static fn (Part $part): bool => in_array($part->kind, [Kind::Tube, Kind::CloseUpLens], true)));
-        $closeUps = array_filter($places, static fn (int $place): bool => $rig->chain[$place]->kind === Kind::CloseUpLens);
+        $indices = array_keys(array_filter($rig->chain, static fn (Part $part): bool => in_array($part->kind, [Kind::Tube, Kind::CloseUpLens], true)));
+        $closeUps = array_filter($indices, static fn (int $index): bool => $rig->chain[$index]->kind === Kind::CloseUpLens);
         // Without close-up lenses this is what taking off all tubes does.
-        if (count($places) > 1 && $closeUps !== []) {
-            yield new Mend('Take off tubes and close-up lenses', [], array_map(MendStep::remove(...), array_reverse($places)));
+        if (count($indices) > 1 && $closeUps !== []) {
+            yield new Mend('Take off tubes and close-up lenses', [], array_map(MendStep::remove(...), array_reverse($indices)));
         }
     }
 
@@ -135,8 +135,8 @@ final class MendCandidates
     private static function someImage(Rig $rig): iterable
     {
         foreach ($rig->focusTravels() as $travel) {
-            foreach ([$travel->greatest, ($travel->least + $travel->greatest) / 2.0, $travel->least] as $place) {
-                yield Mend::set($travel->kind === TravelKind::Length ? 'Set it to {value:mm}' : 'Turn the ring', $travel->part, $travel->kind, $place);
+            foreach ([$travel->greatest, ($travel->least + $travel->greatest) / 2.0, $travel->least] as $index) {
+                yield Mend::set($travel->kind === TravelKind::Length ? 'Set it to {value:mm}' : 'Turn the ring', $travel->part, $travel->kind, $index);
             }
         }
         foreach ($rig->chain as $i => $part) {
@@ -268,22 +268,22 @@ final class MendCandidates
     {
         $asked = $rig->conditions->askedDistanceMm ?? 0.0;
         foreach (['nearest', 'furthest'] as $end) {
-            $place = (float) ($finding->numbers[$end] ?? 0.0);
-            if ($place > 0.0) {
-                yield new Mend($asked < $place ? 'Move back to {value:mm}' : 'Move in to {value:mm}', ['value' => $place], [MendStep::conditions(['askedDistanceMm' => $place])]);
+            $index = (float) ($finding->numbers[$end] ?? 0.0);
+            if ($index > 0.0) {
+                yield new Mend($asked < $index ? 'Move back to {value:mm}' : 'Move in to {value:mm}', ['value' => $index], [MendStep::conditions(['askedDistanceMm' => $index])]);
             }
         }
     }
 
     /** @return iterable<Mend> */
-    private static function strongestFirst(Rig $rig, int $place): iterable
+    private static function strongestFirst(Rig $rig, int $index): iterable
     {
-        $first = $place;
+        $first = $index;
         while ($first > 0 && $rig->chain[$first - 1]->kind === Kind::CloseUpLens) {
             $first--;
         }
-        for ($to = $place - 1; $to >= $first; $to--) {
-            yield new Mend('Put {name} next to the lens', ['name' => $rig->chain[$place]->label()], [MendStep::move($place, $to)]);
+        for ($to = $index - 1; $to >= $first; $to--) {
+            yield new Mend('Put {name} next to the lens', ['name' => $rig->chain[$index]->label()], [MendStep::move($index, $to)]);
         }
     }
 

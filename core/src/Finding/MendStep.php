@@ -19,7 +19,7 @@ final readonly class MendStep
      */
     private function __construct(
         public string $action,
-        public int $place,
+        public int $index,
         public ?TravelKind $kind = null,
         public ?float $value = null,
         public array $parts = [],
@@ -40,9 +40,9 @@ final readonly class MendStep
     }
 
     /** @param  list<Part>  $parts */
-    public static function insert(int $place, array $parts): self
+    public static function insert(int $index, array $parts): self
     {
-        return new self('insert', $place, parts: $parts);
+        return new self('insert', $index, parts: $parts);
     }
 
     /** Turns the lens at that place round. */
@@ -71,11 +71,11 @@ final readonly class MendStep
     public function applyTo(Rig $rig): Rig
     {
         return match ($this->action) {
-            'set' => $this->kind === null ? $rig : $rig->with($this->kind, $this->place, (float) $this->value),
-            'remove' => $rig->without([$this->place]),
-            'insert' => Arrangement::of($rig)->inserting($this->place, $this->parts)->rig($rig),
-            'turn' => Arrangement::of($rig)->turning($this->place)->rig($rig),
-            'move' => Arrangement::of($rig)->moving($this->place, (int) $this->value)->rig($rig),
+            'set' => $this->kind === null ? $rig : $rig->with($this->kind, $this->index, (float) $this->value),
+            'remove' => $rig->without([$this->index]),
+            'insert' => Arrangement::of($rig)->inserting($this->index, $this->parts)->rig($rig),
+            'turn' => Arrangement::of($rig)->turning($this->index)->rig($rig),
+            'move' => Arrangement::of($rig)->moving($this->index, (int) $this->value)->rig($rig),
             'conditions' => $rig->withConditions($rig->conditions->with($this->conditions)),
         };
     }

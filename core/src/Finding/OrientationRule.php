@@ -100,8 +100,8 @@ final class OrientationRule implements Rule
             return array_fill(0, $rows, max(0.0, $least));
         }
         $magnifications = [];
-        foreach ($context->places as $place) {
-            $m = $least + $more * $place;
+        foreach ($context->positions as $position) {
+            $m = $least + $more * $position;
             $magnifications[] = $m > 0.0 ? $m : 0.0;
         }
 
@@ -123,7 +123,7 @@ final class OrientationRule implements Rule
         };
 
         return $context->moves($at, TravelKind::Focus)
-            ? array_map($share, $context->places)
+            ? array_map($share, $context->positions)
             : array_fill(0, $context->columns->rows, $share($context->rig->setting->focus[$at] ?? 0.0));
     }
 

@@ -16,7 +16,7 @@ use ZincThimble\Core\Rig\TravelKind;
 final readonly class RuleContext
 {
     /**
-     * @param  list<float>  $places  where the control stands in each row; [] when there is one row as set
+     * @param  list<float>  $positions  where the control stands in each row; [] when there is one row as set
      * @param  array<string, array<int, ?float>>  $halfWidths  by reading, row by row
      * @param  array<string, list<array{int, int, UncertainInput}>>  $sources  from which row to which one input contributes most to each
      */
@@ -26,7 +26,7 @@ final readonly class RuleContext
         public Infinity $infinity,
         public ReadingTable $columns,
         public ?Travel $travel = null,
-        public array $places = [],
+        public array $positions = [],
         public array $halfWidths = [],
         public array $sources = [],
     ) {
@@ -35,7 +35,7 @@ final readonly class RuleContext
     /** The rig as it stands in one row. */
     public function rigAt(int $row): Rig
     {
-        return $this->travel === null ? $this->rig : $this->rig->with($this->travel->kind, $this->travel->part, $this->places[$row]);
+        return $this->travel === null ? $this->rig : $this->rig->with($this->travel->kind, $this->travel->part, $this->positions[$row]);
     }
 
     /** Whether the control that is moved belongs to that part. */

@@ -131,8 +131,8 @@ final readonly class JointMap
         foreach ($front ? $island->cameras : [] as $camera) {
             $note($this->cameras[$camera]->front, $this->cameras[$camera]->registerMm);
         }
-        foreach ($island->parts as $place) {
-            $part = $this->parts[$place];
+        foreach ($island->parts as $index) {
+            $part = $this->parts[$index];
             if ($part->kind === Kind::CloseUpLens || $part->kind === Kind::Filter || $part->kind === Kind::Hood) {
                 continue;
             }

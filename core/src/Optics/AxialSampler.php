@@ -232,19 +232,19 @@ final class AxialSampler
      */
     private static function product(array $axes): array
     {
-        $places = [[]];
+        $positions = [[]];
         foreach ($axes as $values) {
             $next = [];
             foreach ($values as $value) {
-                foreach ($places as $place) {
-                    $place[] = $value;
-                    $next[] = $place;
+                foreach ($positions as $position) {
+                    $position[] = $value;
+                    $next[] = $position;
                 }
             }
-            $places = $next;
+            $positions = $next;
         }
 
-        return $places;
+        return $positions;
     }
 
     /**

@@ -41,8 +41,8 @@ final class BendingRays
     {
     }
 
-    /** @param  list<float>  $places  of the ring, 0 to 1 */
-    public static function of(SplitSystem $split, Rig $rig, Travel $travel, array $places): self
+    /** @param  list<float>  $positions  of the ring, 0 to 1 */
+    public static function of(SplitSystem $split, Rig $rig, Travel $travel, array $positions): self
     {
         $axis = $split->axis;
         $p = $travel->part;
@@ -106,9 +106,9 @@ final class BendingRays
         $openInFront = $split->radius !== [];
         $per = array_map(static fn (float $r): float => 0.5 / $r, $split->radius);
 
-        $rays = array_fill(0, 4 * count($places), 0.0);
+        $rays = array_fill(0, 4 * count($positions), 0.0);
         $cMarked = [];
-        foreach ($places as $row => $s) {
+        foreach ($positions as $row => $s) {
             $phi = $phi0 + $phi1 * $s;
             $f = 1.0 / $phi;
             $m = $m0 * $s;

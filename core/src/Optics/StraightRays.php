@@ -191,14 +191,14 @@ final class StraightRays
     /**
      * Rows over which the kind of image and the stop stay the same: from one up to but not with another.
      *
-     * @param  list<float>  $places  rising
+     * @param  list<float>  $positions  rising
      * @return list<array{int, int}>
      */
-    public function stretches(array $places): array
+    public function stretches(array $positions): array
     {
-        $last = count($places) - 1;
-        $way = $places[$last] - $places[0];
-        $cuts = $this->turnings($places[0], $places[$last]);
+        $last = count($positions) - 1;
+        $way = $positions[$last] - $positions[0];
+        $cuts = $this->turnings($positions[0], $positions[$last]);
         // Where a ray leaves parallel is a stretch, not a point.
         $slack = self::NEAR * $way + ($this->t1 === 0.0 ? 0.0 : 2.0 * Image::PARALLEL / abs($this->t1));
         sort($cuts);
@@ -206,14 +206,14 @@ final class StraightRays
         $row = 0;
         foreach ($cuts as $cut) {
             $end = $row;
-            while ($end <= $last && $places[$end] < $cut - $slack) {
+            while ($end <= $last && $positions[$end] < $cut - $slack) {
                 $end++;
             }
             if ($end > $row) {
                 $stretches[] = [$row, $end];
                 $row = $end;
             }
-            while ($row <= $last && $places[$row] <= $cut + $slack) {
+            while ($row <= $last && $positions[$row] <= $cut + $slack) {
                 $stretches[] = [$row, $row + 1];
                 $row++;
             }
@@ -270,23 +270,23 @@ final class StraightRays
      *
      * @return array{float, float, float, float, float, float, float, float}
      */
-    public function about(float $place): array
+    public function about(float $position): array
     {
-        $slope = $this->t0 + $this->t1 * $place < 0.0 ? -1.0 : 1.0;
-        $image = Image::of($this->l0 + $this->l1 * $place, $this->t0 + $this->t1 * $place);
+        $slope = $this->t0 + $this->t1 * $position < 0.0 ? -1.0 : 1.0;
+        $image = Image::of($this->l0 + $this->l1 * $position, $this->t0 + $this->t1 * $position);
         [$t0, $t1] = match ($image) {
             Image::Real => [$this->t0 * $slope, $this->t1 * $slope],
             Image::AtInfinity => [0.0, 0.0],
             Image::None => [-1.0, 0.0],
         };
         $n0 = $n1 = $k0 = $k1 = 0.0;
-        $stop = $this->stopAt($place, $image);
+        $stop = $this->stopAt($position, $image);
         if ($stop >= 0) {
             $h0 = $this->h0[$stop];
             $h1 = $this->h1[$stop];
             $f0 = $this->f0[$stop];
             $f1 = $this->f1[$stop];
-            $per = ($h0 + $h1 * $place < 0.0 ? -0.5 : 0.5) / $this->radius[$stop];
+            $per = ($h0 + $h1 * $position < 0.0 ? -0.5 : 0.5) / $this->radius[$stop];
             $n0 = $h0 * $per;
             $n1 = $h1 * $per;
             // Telecentric behind an objective: height and slope are one there.
@@ -299,7 +299,7 @@ final class StraightRays
     }
 
     /** The opening that is the stop at a place; -1 = there is none. */
-    private function stopAt(float $place, Image $image): int
+    private function stopAt(float $position, Image $image): int
     {
         $most = 0.0;
         $stop = -1;
@@ -309,7 +309,7 @@ final class StraightRays
                 // Without an image its aperture limits nothing.
                 continue;
             }
-            $number = abs($this->h0[$j] + $this->h1[$j] * $place) / $radius;
+            $number = abs($this->h0[$j] + $this->h1[$j] * $position) / $radius;
             if ($number > $most) {
                 $most = $number;
                 $stop = $j;

@@ -20,48 +20,48 @@ final class Beside
     private const STRAIGHT = 1e-9;
 
     /**
-     * @param  list<float>  $places  rising
+     * @param  list<float>  $positions  rising
      * @return array<string, list<?float>> by reading
      */
-    public static function along(Rig $rig, Travel $travel, array $places): array
+    public static function along(Rig $rig, Travel $travel, array $positions): array
     {
-        $last = count($places) - 1;
+        $last = count($positions) - 1;
         $read = [];
-        $at = static function (int $row) use ($rig, $travel, $places, &$read): Reading {
-            return $read[$row] ??= Reading::of($rig->with($travel->kind, $travel->part, $places[$row]));
+        $at = static function (int $row) use ($rig, $travel, $positions, &$read): Reading {
+            return $read[$row] ??= Reading::of($rig->with($travel->kind, $travel->part, $positions[$row]));
         };
         $columns = [];
         foreach (self::READINGS as $name) {
-            $columns[$name] = self::line($places, $last, static fn (int $row): ?float => $at($row)->{$name})
-                ?? array_map(static fn (int $row): ?float => $at($row)->{$name}, array_keys($places));
+            $columns[$name] = self::line($positions, $last, static fn (int $row): ?float => $at($row)->{$name})
+                ?? array_map(static fn (int $row): ?float => $at($row)->{$name}, array_keys($positions));
         }
 
         return $columns;
     }
 
     /**
-     * @param  list<float>  $places
+     * @param  list<float>  $positions
      * @param  \Closure(int): ?float  $value
      * @return list<?float>|null null = no straight line
      */
-    private static function line(array $places, int $last, \Closure $value): ?array
+    private static function line(array $positions, int $last, \Closure $value): ?array
     {
         $from = $value(0);
         $to = $value($last);
-        $span = $places[$last] - $places[0];
+        $span = $positions[$last] - $positions[0];
         foreach ([intdiv($last, 3), intdiv($last, 2)] as $row) {
             $here = $value($row);
             if (($here === null) !== ($from === null) || ($to === null) !== ($from === null)) {
                 return null;
             }
             if ($here !== null && $from !== null && $to !== null) {
-                $there = $span > 0.0 ? $from + ($to - $from) * ($places[$row] - $places[0]) / $span : $from;
+                $there = $span > 0.0 ? $from + ($to - $from) * ($positions[$row] - $positions[0]) / $span : $from;
                 if (abs($here - $there) > self::STRAIGHT * max(1.0, abs($here))) {
                     return null;
                 }
             }
         }
 
-        return array_map(static fn (float $place): ?float => $from === null || $to === null ? null : ($span > 0.0 ? $from + ($to - $from) * ($place - $places[0]) / $span : $from), $places);
+        return array_map(static fn (float $position): ?float => $from === null || $to === null ? null : ($span > 0.0 ? $from + ($to - $from) * ($position - $positions[0]) / $span : $from), $positions);
     }
 }

@@ -75,9 +75,9 @@ final class PerturbedRays
     /**
      * @param  list<UncertainInput>  $inputs
      * @param  SplitSystem  $split  of the rig itself
-     * @param  list<float>  $places
+     * @param  list<float>  $positions
      */
-    public static function of(array $inputs, SplitSystem $split, Travel $travel, array $places): self
+    public static function of(array $inputs, SplitSystem $split, Travel $travel, array $positions): self
     {
         $self = new self;
         foreach ($inputs as $i => $input) {
@@ -97,15 +97,15 @@ final class PerturbedRays
             if ($line1 !== null && $line2 !== null) {
                 $self->ups[$i] = $self->downs[$i] = [];
                 foreach ([$line1, $line2] as $side => $line) {
-                    foreach ($line->stretches($places) as [$from, $to]) {
-                        $self->turns[$from][] = [$i, $side === 0, $line->about($places[intdiv($from + $to - 1, 2)])];
+                    foreach ($line->stretches($positions) as [$from, $to]) {
+                        $self->turns[$from][] = [$i, $side === 0, $line->about($positions[intdiv($from + $to - 1, 2)])];
                     }
                 }
                 $self->metal[$i] = $line1->s0 - $line2->s0;
                 $self->metalWay[$i] = $line1->s1 - $line2->s1;
             } else {
-                $up = BendingRays::of($one, $input->up, $travel, $places);
-                $down = BendingRays::of($other, $input->down, $travel, $places);
+                $up = BendingRays::of($one, $input->up, $travel, $positions);
+                $down = BendingRays::of($other, $input->down, $travel, $positions);
                 $self->ups[$i] = $up->rays;
                 $self->downs[$i] = $down->rays;
                 $self->bends = true;

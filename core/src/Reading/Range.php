@@ -503,13 +503,13 @@ final readonly class Range
      */
     private static function place(array $axes, int $n): array
     {
-        $place = [];
+        $position = [];
         foreach ($axes as $values) {
             $many = count($values);
-            $place[] = $values[$n % $many];
+            $position[] = $values[$n % $many];
             $n = intdiv($n, $many);
         }
 
-        return $place;
+        return $position;
     }
 }

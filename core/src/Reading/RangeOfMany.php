@@ -49,10 +49,10 @@ final class RangeOfMany
      */
     public function __construct(private readonly AxialSampler $sampler, private readonly array $travels, private readonly bool $rough = false)
     {
-        $places = $this->places();
+        $positions = $this->positions();
         $values = [];
-        foreach ($places as $n => $place) {
-            $here = $this->at($place);
+        foreach ($positions as $n => $position) {
+            $here = $this->at($position);
             if ($here !== null) {
                 $values[$n] = $here;
             }
@@ -66,21 +66,21 @@ final class RangeOfMany
             $column = array_map(static fn (array $here): float => $here[$q], $values);
             asort($column);
             $order = array_keys($column);
-            $this->least[$q] = $this->best($places, array_slice($order, 0, $rough ? 1 : self::STARTS), $q, -1.0);
-            $this->greatest[$q] = $this->best($places, array_slice(array_reverse($order), 0, $rough ? 1 : self::STARTS), $q, 1.0);
+            $this->least[$q] = $this->best($positions, array_slice($order, 0, $rough ? 1 : self::STARTS), $q, -1.0);
+            $this->greatest[$q] = $this->best($positions, array_slice(array_reverse($order), 0, $rough ? 1 : self::STARTS), $q, 1.0);
         }
         $this->infinite = $this->infinite || $this->falls && $this->rises;
     }
 
     /** @return list<list<float>> corners first: all of them, or as many as there is room for, spread evenly */
-    private function places(): array
+    private function positions(): array
     {
         $many = count($this->travels);
-        $places = [];
+        $positions = [];
         $corners = $this->rough ? 96 : self::CORNERS;
         $all = $many < 31 && 1 << $many <= $corners;
         for ($n = 0; $n < ($all ? 1 << $many : $corners); $n++) {
-            $place = [];
+            $position = [];
             foreach ($this->travels as $a => $travel) {
                 // The two opposite corners first, then whichever way the bits of a scrambled number point.
                 $up = $all ? ($n >> $a & 1) === 1 : match ($n) {
@@ -88,32 +88,32 @@ final class RangeOfMany
                     1 => true,
                     default => (hexdec(substr(hash('crc32b', $n.' '.$a), 0, 4)) & 1) === 1,
                 };
-                $place[] = $up ? $travel->greatest : $travel->least;
+                $position[] = $up ? $travel->greatest : $travel->least;
             }
-            $places[] = $place;
+            $positions[] = $position;
         }
         for ($n = 1; $n <= ($this->rough ? 64 : self::BETWEEN); $n++) {
-            $place = [];
+            $position = [];
             foreach ($this->travels as $a => $travel) {
                 // Roots of odd numbers that are no squares spread places evenly in any number of directions.
                 $share = fmod(0.5 + $n * sqrt(2.0 * $a + 2.1), 1.0);
-                $place[] = $travel->least + ($travel->greatest - $travel->least) * $share;
+                $position[] = $travel->least + ($travel->greatest - $travel->least) * $share;
             }
-            $places[] = $place;
+            $positions[] = $position;
         }
 
-        return $places;
+        return $positions;
     }
 
     /**
-     * @param  list<list<float>>  $places
+     * @param  list<list<float>>  $positions
      * @param  list<int>  $starts
      */
-    private function best(array $places, array $starts, int $q, float $sign): ?float
+    private function best(array $positions, array $starts, int $q, float $sign): ?float
     {
         $best = null;
         foreach ($starts as $n) {
-            $value = $this->climb($places[$n], $q, $sign);
+            $value = $this->climb($positions[$n], $q, $sign);
             if ($value !== null && ($best === null || $sign * $value > $sign * $best)) {
                 $best = $value;
             }
@@ -122,24 +122,24 @@ final class RangeOfMany
         return $best;
     }
 
-    /** @param  list<float>  $place */
-    private function climb(array $place, int $q, float $sign): ?float
+    /** @param  list<float>  $position */
+    private function climb(array $position, int $q, float $sign): ?float
     {
-        $best = $this->at($place)[$q] ?? null;
+        $best = $this->at($position)[$q] ?? null;
         $try = 0;
         for ($share = 1.0; $best !== null && $share > ($this->rough ? 0.02 : self::FINEST); $share *= 0.4) {
             for ($round = 0; $round < self::ROUNDS; $round++) {
                 $better = false;
                 foreach ($this->ways($this->rough ? 0 : ++$try) as $way) {
-                    $there = $place;
+                    $there = $position;
                     foreach ($way as $a => $sense) {
                         $travel = $this->travels[$a];
-                        $there[$a] = $travel->clamp($place[$a] + $sense * $share * ($travel->greatest - $travel->least));
+                        $there[$a] = $travel->clamp($position[$a] + $sense * $share * ($travel->greatest - $travel->least));
                     }
-                    $here = $there === $place ? null : $this->at($there)[$q] ?? null;
+                    $here = $there === $position ? null : $this->at($there)[$q] ?? null;
                     if ($here !== null && $sign * $here > $sign * $best) {
                         $best = $here;
-                        $place = $there;
+                        $position = $there;
                         $better = true;
                     }
                 }
@@ -175,12 +175,12 @@ final class RangeOfMany
     }
 
     /**
-     * @param  array<int, float>  $place
+     * @param  array<int, float>  $position
      * @return array{float, float, float}|null null = no real image there
      */
-    private function at(array $place): ?array
+    private function at(array $position): ?array
     {
-        $this->sampler->sample($place);
+        $this->sampler->sample($position);
         $this->infinite = $this->infinite || $this->sampler->image === Image::AtInfinity;
         $this->falls = $this->falls || $this->sampler->t < 0.0;
         $this->rises = $this->rises || $this->sampler->t > 0.0;

@@ -31,8 +31,8 @@ final class Solver
     public static function along(Rig $rig, Travel $travel, SolveTarget $wish, float $wanted): array
     {
         $sampler = new AxialSampler($rig, [$travel]);
-        $miss = static function (float $place) use ($sampler, $wish, $wanted, $rig): ?float {
-            $sampler->sample([$place]);
+        $miss = static function (float $position) use ($sampler, $wish, $wanted, $rig): ?float {
+            $sampler->sample([$position]);
 
             return $sampler->image === Image::None ? null : self::miss($sampler, $wish, $wanted, $rig->frame->widthMm);
         };
@@ -66,7 +66,7 @@ final class Solver
             return [self::solution($rig, $travel, $nearest, abs($miss($nearest) ?? INF) <= 1e-7, $wish)];
         }
 
-        return array_map(static fn (float $place): Solution => self::solution($rig, $travel, $place, true, $wish), $solutions);
+        return array_map(static fn (float $position): Solution => self::solution($rig, $travel, $position, true, $wish), $solutions);
     }
 
     /**
@@ -184,9 +184,9 @@ final class Solver
         return abs($miss($middle) ?? INF) < abs($miss($near) ?? INF) ? $middle : $near;
     }
 
-    private static function solution(Rig $rig, Travel $travel, float $place, bool $exact, SolveTarget $wish): Solution
+    private static function solution(Rig $rig, Travel $travel, float $position, bool $exact, SolveTarget $wish): Solution
     {
-        $set = $rig->with($travel->kind, $travel->part, $place);
+        $set = $rig->with($travel->kind, $travel->part, $position);
         $reading = Reading::of($set);
         $reached = match ($wish) {
             SolveTarget::Magnification => $reading->magnification,
@@ -195,6 +195,6 @@ final class Solver
             SolveTarget::SubjectDistance => $reading->subjectDistanceMm,
         };
 
-        return new Solution($travel, $place, $exact, $reached ?? INF, $set);
+        return new Solution($travel, $position, $exact, $reached ?? INF, $set);
     }
 }

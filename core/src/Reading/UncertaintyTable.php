@@ -42,27 +42,27 @@ final class UncertaintyTable
     private const TOLD = ['magnification', 'workingDistanceMm', 'effectiveAperture'];
 
     /**
-     * @param  list<float>  $places  rising, at least one
+     * @param  list<float>  $positions  rising, at least one
      * @param  ?SplitSystem  $split  of the rig cut at the part that moves, with that at the first place; null = each place is read by itself
      * @param  list<Image>  $images  what the rig images at each
      */
-    public static function along(Rig $rig, Travel $travel, array $places, ?SplitSystem $split, array $images): self
+    public static function along(Rig $rig, Travel $travel, array $positions, ?SplitSystem $split, array $images): self
     {
         $self = new self;
         if ($split === null && ! in_array($travel->kind, [TravelKind::Swing, TravelKind::Shift], true)) {
-            foreach ($places as $row => $place) {
-                $self->add(Uncertainty::of($rig->with($travel->kind, $travel->part, $place)), $row, 1);
+            foreach ($positions as $row => $position) {
+                $self->add(Uncertainty::of($rig->with($travel->kind, $travel->part, $position)), $row, 1);
             }
 
             return $self;
         }
-        $first = $rig->with($travel->kind, $travel->part, $places[0]);
+        $first = $rig->with($travel->kind, $travel->part, $positions[0]);
         $inputs = $split === null ? [] : Uncertainty::inputs($first);
         if ($split === null || $inputs === []) {
             // On the axis nothing moves, or nothing is uncertain: what holds at one place holds at all.
-            $self->add(Uncertainty::of($first), 0, count($places));
+            $self->add(Uncertainty::of($first), 0, count($positions));
         } else {
-            $self->cut($inputs, $split, $rig, $travel, $places, $images);
+            $self->cut($inputs, $split, $rig, $travel, $positions, $images);
         }
 
         return $self;
@@ -97,12 +97,12 @@ final class UncertaintyTable
      *
      * @param  non-empty-list<UncertainInput>  $inputs
      * @param  SplitSystem  $split  of the rig itself
-     * @param  list<float>  $places
+     * @param  list<float>  $positions
      * @param  list<Image>  $images
      */
-    private function cut(array $inputs, SplitSystem $split, Rig $rig, Travel $travel, array $places, array $images): void
+    private function cut(array $inputs, SplitSystem $split, Rig $rig, Travel $travel, array $positions, array $images): void
     {
-        $rays = PerturbedRays::of($inputs, $split, $travel, $places);
+        $rays = PerturbedRays::of($inputs, $split, $travel, $positions);
         $ups = $rays->ups;
         $downs = $rays->downs;
         $turns = $rays->turns;
@@ -126,11 +126,11 @@ final class UncertaintyTable
         $halfPupil = 0.5 * $medium;
         $halfAiry = 1.22 * $lambda * $factor;
         // Written to by index: an element appended costs twice as much.
-        $cM = $cF = $cH = $cW = $cS = $cN = $cL = $cNear = $cFar = $cZ = $cV = $cA = $cD = $cP = array_fill(0, count($places), null);
+        $cM = $cF = $cH = $cW = $cS = $cN = $cL = $cNear = $cFar = $cZ = $cV = $cA = $cD = $cP = array_fill(0, count($positions), null);
         // The first rows of what one input contributes most to, and which: -1 = none.
         $mostlyM = $mostlyW = $mostlyN = [];
         $nowM = $nowW = $nowN = -1;
-        foreach ($places as $row => $place) {
+        foreach ($positions as $row => $position) {
             if (isset($turns[$row])) {
                 foreach ($turns[$row] as [$i, $isUp, $line]) {
                     if ($isUp) {
@@ -172,14 +172,14 @@ final class UncertaintyTable
                     $dy = $down[$at + 2];
                     $dk = $down[$at + 3];
                 } else {
-                    $ut = $up[0] + $up[1] * $place;
-                    $un = $up[2] + $up[3] * $place;
-                    $uy = $up[4] + $up[5] * $place;
-                    $uk = $up[6] + $up[7] * $place;
-                    $dt = $down[0] + $down[1] * $place;
-                    $dn = $down[2] + $down[3] * $place;
-                    $dy = $down[4] + $down[5] * $place;
-                    $dk = $down[6] + $down[7] * $place;
+                    $ut = $up[0] + $up[1] * $position;
+                    $un = $up[2] + $up[3] * $position;
+                    $uy = $up[4] + $up[5] * $position;
+                    $uk = $up[6] + $up[7] * $position;
+                    $dt = $down[0] + $down[1] * $position;
+                    $dn = $down[2] + $down[3] * $position;
+                    $dy = $down[4] + $down[5] * $position;
+                    $dk = $down[6] + $down[7] * $position;
                 }
                 $limited = $un > 0.0 && $dn > 0.0;
                 if ($limited) {
@@ -221,7 +221,7 @@ final class UncertaintyTable
                     $mostW = $share * Uncertainty::CLEARLY;
                     $inputW = $i;
                 }
-                $change += $metal0[$i] + $metal1[$i] * $place;
+                $change += $metal0[$i] + $metal1[$i] * $position;
                 $s += $change * $change;
                 if (! $limited) {
                     continue;
@@ -317,7 +317,7 @@ final class UncertaintyTable
             'stopsLost' => $cL, 'depthOfFieldMm' => $cZ, 'nearMm' => $cNear, 'farMm' => $cFar, 'waveDepthMm' => $cV, 'airyDiameterMm' => $cA, 'detailMm' => $cD,
             'entrancePupilMm' => $cP,
         ];
-        $rows = count($places);
+        $rows = count($positions);
         $this->sources = [
             'magnification' => self::runs($mostlyM, $rows, $inputs), 'workingDistanceMm' => self::runs($mostlyW, $rows, $inputs), 'effectiveAperture' => self::runs($mostlyN, $rows, $inputs),
         ];

@@ -26,13 +26,13 @@ use ZincThimble\Core\Rig\Travels;
 final readonly class Sweep
 {
     /**
-     * @param  list<float>  $places
+     * @param  list<float>  $positions
      * @param  array<string, array<int, ?float>>  $halfWidths
      * @param  list<Span>  $spans
      */
     private function __construct(
         public Travel $travel,
-        public array $places,
+        public array $positions,
         public ReadingTable $columns,
         public array $halfWidths,
         public array $spans,
@@ -43,38 +43,38 @@ final readonly class Sweep
     /** Every reading, half-width, finding and drawing position at every place where that control can rest. */
     public static function of(Rig $rig, Travel $travel): self
     {
-        $places = Travels::places($rig, $travel);
+        $positions = Travels::positions($rig, $travel);
         if ($travel->kind === TravelKind::Zoom) {
-            return self::ofZoom($rig, $travel, $places);
+            return self::ofZoom($rig, $travel, $positions);
         }
-        $split = SweepColumns::split($rig, $travel, $places);
-        [$columns, $drawing] = SweepColumns::read($rig, $travel, $places, $split);
+        $split = SweepColumns::split($rig, $travel, $positions);
+        [$columns, $drawing] = SweepColumns::read($rig, $travel, $positions, $split);
         $range = Range::of($rig);
-        $sure = UncertaintyTable::along($rig, $travel, $places, $split, $columns->image);
-        $facts = new RuleContext($rig, $range, Infinity::of($rig, $range), $columns, $travel, $places, $sure->columns, $sure->sources);
+        $sure = UncertaintyTable::along($rig, $travel, $positions, $split, $columns->image);
+        $facts = new RuleContext($rig, $range, Infinity::of($rig, $range), $columns, $travel, $positions, $sure->columns, $sure->sources);
 
-        return new self($travel, $places, $columns, $sure->columns, Findings::spans($facts), $drawing);
+        return new self($travel, $positions, $columns, $sure->columns, Findings::spans($facts), $drawing);
     }
 
     /**
      * A zoom is another lens at every place: what it reaches, and how surely, is asked anew at each.
      *
-     * @param  list<float>  $places
+     * @param  list<float>  $positions
      */
-    private static function ofZoom(Rig $rig, Travel $travel, array $places): self
+    private static function ofZoom(Rig $rig, Travel $travel, array $positions): self
     {
-        [$columns, $drawing] = SweepColumns::read($rig, $travel, $places, null);
+        [$columns, $drawing] = SweepColumns::read($rig, $travel, $positions, null);
         $halfWidths = [];
         $findings = [];
-        foreach ($places as $place) {
-            $answer = RigReport::of($rig->with($travel->kind, $travel->part, $place));
+        foreach ($positions as $position) {
+            $answer = RigReport::of($rig->with($travel->kind, $travel->part, $position));
             foreach (Uncertainty::READINGS as $name) {
                 $halfWidths[$name][] = $answer->halfWidths[$name] ?? null;
             }
             $findings[] = $answer->findings;
         }
 
-        return new self($travel, $places, $columns, $halfWidths, Span::joined($findings), $drawing);
+        return new self($travel, $positions, $columns, $halfWidths, Span::joined($findings), $drawing);
     }
 
     /** Seven digits that count are more than anybody can set, and half the bytes. */
@@ -99,7 +99,7 @@ final readonly class Sweep
             $findings[] = [
                 'code' => $span->finding->code->value,
                 'severity' => $span->finding->severity->value,
-                'place' => $span->finding->part,
+                'index' => $span->finding->part,
                 'pattern' => $span->finding->pattern,
                 'numbers' => $span->finding->numbers === [] ? new \stdClass : $span->finding->numbers,
                 // Only the rows where it holds, from the first.
@@ -112,7 +112,7 @@ final readonly class Sweep
         }
 
         return [
-            'places' => $this->places,
+            'positions' => $this->positions,
             'readings' => [
                 'magnification' => $columns->magnification,
                 'fieldWidthMm' => $width,
@@ -131,7 +131,7 @@ final readonly class Sweep
                 'lightGapDeg' => $columns->lightGapDeg,
                 'cornerBrightness' => $columns->cornerBrightness,
                 'momentAtMountNm' => $columns->momentAtMountNm,
-            ] + Beside::along($rig, $this->travel, $this->places),
+            ] + Beside::along($rig, $this->travel, $this->positions),
             'cornerParts' => self::parts($rig, $columns->cornerPart),
             'halfWidths' => $this->halfWidths,
             'findings' => $findings,

@@ -40,13 +40,13 @@ final readonly class Arrangement
         return new self($rig->chain, $set);
     }
 
-    /** @param  list<int>  $places */
-    public function without(array $places): self
+    /** @param  list<int>  $indices */
+    public function without(array $indices): self
     {
         $parts = [];
         $set = [];
         foreach ($this->parts as $i => $part) {
-            if (! in_array($i, $places, true)) {
+            if (! in_array($i, $indices, true)) {
                 $parts[] = $part;
                 $set[] = $this->set[$i];
             }
@@ -56,24 +56,24 @@ final readonly class Arrangement
     }
 
     /** @param  list<Part>  $inserted put in before the part that stands at that place now */
-    public function inserting(int $place, array $inserted): self
+    public function inserting(int $index, array $inserted): self
     {
         $blank = ['length' => null, 'focus' => null, 'aperture' => null, 'zoom' => null, 'swing' => null, 'shift' => null, 'working' => false];
         $parts = $this->parts;
         $set = $this->set;
-        array_splice($parts, $place, 0, $inserted);
-        array_splice($set, $place, 0, array_fill(0, count($inserted), $blank));
+        array_splice($parts, $index, 0, $inserted);
+        array_splice($set, $index, 0, array_fill(0, count($inserted), $blank));
 
         return new self($parts, $set);
     }
 
     /** The lens at that place turned round; any other part stays as it is. */
-    public function turning(int $place): self
+    public function turning(int $index): self
     {
         $parts = $this->parts;
-        $part = $parts[$place];
+        $part = $parts[$index];
         if ($part instanceof Lens) {
-            $parts[$place] = $part->turned();
+            $parts[$index] = $part->turned();
         }
 
         return new self(array_values($parts), $this->set);

@@ -113,19 +113,19 @@ final class Rig
     }
 
     /** The same rig with the lens at one place settled otherwise. */
-    public function withLens(int $place, SettledLens $lens): self
+    public function withLens(int $index, SettledLens $lens): self
     {
         $copy = clone $this;
-        $copy->lenses[$place] = $lens;
+        $copy->lenses[$index] = $lens;
 
         return $copy;
     }
 
     /** The same rig with one part replaced by one that joins and settles like it. */
-    public function withPart(int $place, Part $part): self
+    public function withPart(int $index, Part $part): self
     {
         $chain = $this->chain;
-        $chain[$place] = $part;
+        $chain[$index] = $part;
 
         $copy = clone $this;
         $copy->chain = array_values($chain);
@@ -168,11 +168,11 @@ final class Rig
     /**
      * Every part without the ones at these places; settings follow.
      *
-     * @param  list<int>  $places
+     * @param  list<int>  $indices
      */
-    public function without(array $places): self
+    public function without(array $indices): self
     {
-        return Arrangement::of($this)->without($places)->rig($this);
+        return Arrangement::of($this)->without($indices)->rig($this);
     }
 
     /** Place of the lens whose diaphragm is in use; null when the rig has no lens. */

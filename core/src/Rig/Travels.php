@@ -69,29 +69,29 @@ final class Travels
      *
      * @return list<float> rising, at most MOST
      */
-    public static function places(Rig $rig, Travel $travel): array
+    public static function positions(Rig $rig, Travel $travel): array
     {
         if ($travel->kind === TravelKind::Aperture) {
             $lens = $rig->chain[$travel->part];
-            $places = $lens instanceof Lens ? MarkedStops::between($travel->least, $travel->greatest, $lens->aperture->control) : [];
+            $positions = $lens instanceof Lens ? MarkedStops::between($travel->least, $travel->greatest, $lens->aperture->control) : [];
         } else {
             $count = min(self::MOST - 1, (int) round(($travel->greatest - $travel->least) / $travel->step));
             // Its ends as they are: rounding could step over them. Between them whole billionths, counted: round() costs ten times as much.
-            $places = $count > 0 ? [$travel->least] : [];
+            $positions = $count > 0 ? [$travel->least] : [];
             $from = (int) round($travel->least * 1e9);
             $step = $travel->step * 1e9;
             for ($n = 1; $n < $count; $n++) {
-                $places[] = ($from + (int) ($n * $step + 0.5)) / 1e9;
+                $positions[] = ($from + (int) ($n * $step + 0.5)) / 1e9;
             }
-            $places[] = $travel->greatest;
+            $positions[] = $travel->greatest;
         }
         $now = self::setting($rig, $travel);
-        if (count($places) < self::MOST && ! in_array($now, $places, true) && $now >= $travel->least && $now <= $travel->greatest) {
-            $places[] = $now;
-            sort($places);
+        if (count($positions) < self::MOST && ! in_array($now, $positions, true) && $now >= $travel->least && $now <= $travel->greatest) {
+            $positions[] = $now;
+            sort($positions);
         }
 
-        return $places;
+        return $positions;
     }
 
     /** @return list<Travel> */

@@ -36,7 +36,7 @@ final class UncertaintyTableTest extends TestCase
         for ($n = 0; $n < 250; $n++) {
             $rig = $make->rig();
             foreach (Travels::of($rig) as $travel) {
-                $places = Travels::places($rig, $travel);
+                $places = Travels::positions($rig, $travel);
                 if (! $travel->kind->movesFocus() || count($places) < 8) {
                     continue;
                 }
@@ -56,7 +56,7 @@ final class UncertaintyTableTest extends TestCase
     {
         $rig = RigMaker::chain([self::TUBE, ['measured' => ['focalLengthMm' => 1e-9, 'minFocusMm' => 1e-9, 'maxMagnification' => 1e-12, 'frontRimMm' => 0.8]] + self::LENS]);
         $travel = self::ring($rig);
-        $places = Travels::places($rig, $travel);
+        $places = Travels::positions($rig, $travel);
         $along = self::along($rig, $travel, $places);
         foreach ($places as $row => $place) {
             self::assertEqualsWithDelta(0.8, $along->columns['workingDistanceMm'][$row], 1e-6, 'at '.$place);
@@ -80,7 +80,7 @@ final class UncertaintyTableTest extends TestCase
             foreach ($rig->focusTravels() as $each) {
                 $travel = Travels::named($rig, $each->name());
                 self::assertNotNull($travel);
-                $places = Travels::places($rig, $travel);
+                $places = Travels::positions($rig, $travel);
                 $along = self::along($rig, $travel, $places);
                 foreach (array_keys($places) as $row) {
                     $this->assertRow($rig->with($travel->kind, $travel->part, $places[$row]), $along, $row, json_encode($chain[0], JSON_THROW_ON_ERROR));
@@ -93,7 +93,7 @@ final class UncertaintyTableTest extends TestCase
     {
         $rig = RigMaker::chain([['focalLengthMm' => 50, 'measured' => ['focalLengthMm' => 0.5]] + self::LENS]);
         $travel = self::ring($rig);
-        $places = Travels::places($rig, $travel);
+        $places = Travels::positions($rig, $travel);
         $along = self::along($rig, $travel, $places);
         self::assertSame(Image::AtInfinity, Reading::of($rig->with($travel->kind, $travel->part, 0.0))->image);
         foreach (['workingDistanceMm', 'subjectDistanceMm', 'fieldWidthMm', 'nearMm', 'detailMm', 'waveDepthMm', 'entrancePupilMm'] as $name) {
@@ -107,7 +107,7 @@ final class UncertaintyTableTest extends TestCase
     {
         $rig = RigMaker::chain([['kind' => 'helicoid', 'minMm' => 17, 'maxMm' => 31]]);
         $travel = Travels::of($rig)[0];
-        $places = Travels::places($rig, $travel);
+        $places = Travels::positions($rig, $travel);
         $along = self::along($rig, $travel, $places);
         self::assertSame(array_fill_keys(Uncertainty::READINGS, array_fill(0, count($places), null)), $along->columns);
         self::assertSame([[], [], []], array_values($along->sources));

@@ -28,10 +28,10 @@ final class SweepTest extends TestCase
             foreach (Travels::of($rig) as $travel) {
                 $sweep = Sweep::of($rig, $travel);
                 $columns = get_object_vars($sweep->columns);
-                $beside = Beside::along($rig, $travel, $sweep->places);
+                $beside = Beside::along($rig, $travel, $sweep->positions);
                 $parts = $sweep->toArray($rig)['cornerParts'];
-                foreach ([0, intdiv(count($sweep->places), 3), count($sweep->places) - 1] as $row) {
-                    $answer = RigReport::of($rig->with($travel->kind, $travel->part, $sweep->places[$row]));
+                foreach ([0, intdiv(count($sweep->positions), 3), count($sweep->positions) - 1] as $row) {
+                    $answer = RigReport::of($rig->with($travel->kind, $travel->part, $sweep->positions[$row]));
                     $name = $rig->name.' '.$travel->name();
                     $this->assertSame($answer->reading->image, $sweep->columns->image[$row], $name);
                     foreach (['magnification', 'workingDistanceMm', 'subjectDistanceMm', 'effectiveAperture', 'nearMm', 'farMm', 'waveDepthMm', 'detailMm', 'entrancePupilMm', 'lightGapDeg', 'cornerBrightness', 'momentAtMountNm'] as $reading) {
@@ -53,7 +53,7 @@ final class SweepTest extends TestCase
                             $name.' half-width of '.$reading,
                         );
                     }
-                    $moved = $rig->with($travel->kind, $travel->part, $sweep->places[$row]);
+                    $moved = $rig->with($travel->kind, $travel->part, $sweep->positions[$row]);
                     Near::assert($answer->axis->front + $answer->axis->converterMm, $sweep->drawing->tipMm[$row], 1e-9, $name.' tip');
                     foreach (LightPath::of($moved, $answer->axis, $answer->reading)->groups as $k => $group) {
                         foreach ($group as $what => $value) {

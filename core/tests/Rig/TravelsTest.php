@@ -22,7 +22,7 @@ final class TravelsTest extends TestCase
         for ($n = 0; $n < 400; $n++) {
             $rig = $make->rig();
             foreach (Travels::of($rig) as $travel) {
-                $places = Travels::places($rig, $travel);
+                $places = Travels::positions($rig, $travel);
                 $name = $rig->name.' '.$travel->name();
                 self::assertLessThanOrEqual(Travels::MOST, count($places), $name);
                 self::assertSame($travel->least, $places[0], $name);
@@ -44,7 +44,7 @@ final class TravelsTest extends TestCase
     public function test_a_bellows_is_read_to_a_tenth_where_that_is_few_enough_places_and_coarser_where_not(): void
     {
         foreach ([[36.0, 60.0, 0.1], [36.0, 110.0, 0.2], [36.0, 162.0, 0.5], [50.0, 1000.0, 5.0], [0.0, 3000.0, 10.0]] as [$least, $greatest, $step]) {
-            $places = Travels::places($rig = self::bellows($least, $greatest), Travels::of($rig)[0]);
+            $places = Travels::positions($rig = self::bellows($least, $greatest), Travels::of($rig)[0]);
             self::assertEqualsWithDelta($step, $places[1] - $places[0], 1e-9, $greatest.' mm');
             self::assertLessThanOrEqual(402, count($places));
         }
@@ -76,7 +76,7 @@ final class TravelsTest extends TestCase
         self::assertSame([], Travels::of($fixed));
         self::assertSame([], $fixed->focusTravels());
         $stuck = self::bellows(40.0, 40.0);
-        self::assertSame([40.0], Travels::places($stuck, Travels::of($stuck)[0]));
+        self::assertSame([40.0], Travels::positions($stuck, Travels::of($stuck)[0]));
     }
 
     public function test_marked_stops_go_by_halves_on_a_ring_and_by_thirds_on_a_camera(): void

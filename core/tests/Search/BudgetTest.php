@@ -65,7 +65,7 @@ final class BudgetTest extends TestCase
     {
         $kit = self::large(400);
         $wanted = new SearchCriteria(magnification: 0.5, leastRoomMm: 30.0);
-        $found = Search::of($kit, self::conditions(), Budget::of(0.4))->ask($wanted, 20);
+        $found = Search::of($kit, self::conditions(), Budget::of(0.15))->ask($wanted, 20);
         $this->assertContains('what there was no time for: this is the best so far', $found->leftOut);
         foreach ($found->rows as $row) {
             $this->assertEqualsWithDelta(0.5, Reading::of($row->rig)->magnification, 1e-6);

@@ -10,7 +10,7 @@ export type KitView = Schema['KitView'];
 export type KitPart = Schema['KitPart'];
 /** A part as a file has it. */
 export type PartFields = Record<string, unknown>;
-export type StepRequest = Schema['StepRequest'];
+export type Step = Schema['Step'];
 export type TravelView = Schema['TravelView'];
 
 /** Why the server refused, in its own words. */
@@ -166,7 +166,7 @@ export const api = {
     state: (rig: number, number: number) => told(client.GET('/rigs/{rig}/states/{number}', { params: { path: { rig, number } } })),
     rig: (rig: number) => told(client.GET('/rigs/{rig}', { params: at(rig) })),
     /** The same id sent twice is one step. */
-    step: (rig: number, revision: number, step: StepRequest, id: string) =>
+    step: (rig: number, revision: number, step: Step, id: string) =>
         told(client.POST('/rigs/{rig}/steps', { params: at(rig), body: { revision, id, step } })),
     sessions: () => told(client.GET('/me/sessions')),
     endSession: (session: string) => told(client.DELETE('/me/sessions/{session}', { params: { path: { session } } })),
@@ -180,7 +180,7 @@ export const api = {
     remove: (rig: number) => told(client.DELETE('/rigs/{rig}', { params: at(rig) })),
     sweep: (rig: number, travel: string) => told(client.GET('/rigs/{rig}/sweep', { params: { ...at(rig), query: { travel } } })),
     mends: (rig: number) => told(client.GET('/rigs/{rig}/mends', { params: at(rig) })),
-    tray: (rig: number, place: number) => told(client.GET('/rigs/{rig}/tray', { params: { ...at(rig), query: { place } } })),
+    tray: (rig: number, index: number) => told(client.GET('/rigs/{rig}/tray', { params: { ...at(rig), query: { index } } })),
     find: (kit: number, query: WishQuery) => told(client.GET('/kits/{kit}/find', { params: { ...ofKit(kit), query } })),
     findFirst: (kit: number, query: WishQuery) => told(client.GET('/kits/{kit}/find/first', { params: { ...ofKit(kit), query } })),
     findNear: (kit: number, query: WishQuery) => told(client.GET('/kits/{kit}/find/near', { params: { ...ofKit(kit), query } })),

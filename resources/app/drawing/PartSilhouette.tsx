@@ -40,7 +40,7 @@ export function PartSilhouette({ part, scale, tallest = 78, travel = false }: Pr
             <PartShape
                 frame={frame}
                 part={{
-                    place: 0,
+                    index: 0,
                     kind: part.kind,
                     label: part.name,
                     reversed: false,

@@ -38,8 +38,8 @@ export type Pointed =
     'magnification' | 'workingDistanceMm' | 'fieldWidthMm' | 'effectiveAperture' | 'depthOfFieldMm' | 'detailMm' | 'subjectDistanceMm';
 
 /** Item numbers along the axis: 0 the camera, then joint, part, joint, part … as in the list beside the drawing. */
-export const jointItem = (place: number) => 2 * place + 1;
-export const partItem = (place: number) => 2 * place + 2;
+export const jointItem = (index: number) => 2 * index + 1;
+export const partItem = (index: number) => 2 * index + 2;
 
 export function RigDrawing(props: Props) {
     const box = useRef<HTMLDivElement>(null);
@@ -63,7 +63,7 @@ export function RigDrawing(props: Props) {
     useLayoutEffect(() => {
         // Where the drawing is wider than its window and scrolls, nothing can stand under it.
         const whole = (box.current?.clientWidth ?? 0) >= size.width - 1;
-        onLaidOut?.(new Map(drawing.parts.map((part, at) => [part.place, centres[at] ?? 0])), whole ? size.width : 0);
+        onLaidOut?.(new Map(drawing.parts.map((part, at) => [part.index, centres[at] ?? 0])), whole ? size.width : 0);
         // eslint-disable-next-line react-hooks/exhaustive-deps -- when the places change, not each time they are worked out
     }, [laidOut, onLaidOut]);
     return (
@@ -115,9 +115,9 @@ function Sheet({
                 <CameraShape camera={drawing.camera} sensorMm={drawing.sensorMm} frame={frame} />
             </g>
             {drawing.parts.map((part) => (
-                <Taken key={part.place} place={part.place} onSelect={() => onSelect(partItem(part.place))}>
+                <Taken key={part.index} index={part.index} onSelect={() => onSelect(partItem(part.index))}>
                     <PartShape part={part} frame={frame} />
-                    {selected === partItem(part.place) && (
+                    {selected === partItem(part.index) && (
                         <path
                             d={`M${x(part.rearMm)} ${y(part.outerMm / 2) - 5}V${y(part.outerMm / 2) - 9}H${x(part.frontMm)}V${y(part.outerMm / 2) - 5}`}
                             fill="none"
@@ -141,10 +141,10 @@ function Sheet({
 }
 
 /** A part that can be chosen, or taken along the axis by the hand. */
-function Taken({ place, onSelect, children }: { place: number; onSelect: () => void; children: ReactNode }) {
-    const { setNodeRef, listeners, isDragging } = useDraggable({ id: `drawn-${place}`, data: { place } });
+function Taken({ index, onSelect, children }: { index: number; onSelect: () => void; children: ReactNode }) {
+    const { setNodeRef, listeners, isDragging } = useDraggable({ id: `drawn-${index}`, data: { index } });
     return (
-        // What is dragged is asked only for its place on the screen, which every element knows.
+        // What is dragged is asked only for its index on the screen, which every element knows.
         <g
             ref={(node) => setNodeRef(node as unknown as HTMLElement | null)}
             {...listeners}
@@ -439,35 +439,35 @@ function Joints({
     onSelect: (item: number) => void;
 }) {
     const places = [drawing.camera.frontMm, ...drawing.parts.map((part) => part.frontMm)];
-    return places.map((mm, place) => (
+    return places.map((mm, index) => (
         <Joint
-            key={place}
+            key={index}
             mm={mm}
-            place={place}
+            index={index}
             frame={frame}
-            chosen={selected === jointItem(place)}
-            wrong={misfits.has(place)}
-            onSelect={() => onSelect(jointItem(place))}
+            chosen={selected === jointItem(index)}
+            wrong={misfits.has(index)}
+            onSelect={() => onSelect(jointItem(index))}
         />
     ));
 }
 
 function Joint({
     mm,
-    place,
+    index,
     frame,
     chosen,
     wrong,
     onSelect,
 }: {
     mm: number;
-    place: number;
+    index: number;
     frame: Frame;
     chosen: boolean;
     wrong: boolean;
     onSelect: () => void;
 }) {
-    const { setNodeRef, isOver } = useDroppable({ id: `drawn-joint-${place}`, data: { joint: place } });
+    const { setNodeRef, isOver } = useDroppable({ id: `drawn-joint-${index}`, data: { joint: index } });
     return (
         <g ref={(node) => setNodeRef(node as unknown as HTMLElement | null)} onClick={onSelect} className="cursor-pointer">
             <circle cx={frame.x(mm)} cy={frame.axisY} r={13} fill="transparent" />
@@ -508,7 +508,7 @@ function Labels({ drawing, cameraName, frame, selected }: { drawing: Drawing; ca
             text: part.label + (part.reversed ? ', reversed' : ''),
             at: frame.x((part.rearMm + part.frontMm) / 2),
             top: frame.y(part.outerMm / 2),
-            item: partItem(part.place),
+            item: partItem(part.index),
         })),
     ];
     const widths = items.map((item) => item.text.length * 6.1 + 10);

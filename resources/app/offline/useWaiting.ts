@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { api, Away, Refused, type RigView, type StepRequest } from '../api/client';
+import { api, Away, Refused, type RigView, type Step } from '../api/client';
 import { dropSteps, keepStep, waitingSteps, type WaitingStep } from './waiting';
 
 /** Between two tries to reach the server, ms. */
@@ -38,7 +38,7 @@ export function useWaiting(person: number, rig: number, arrived: (rig: RigView) 
 
     /** Keeps a step for later. Always throws Waits: there is nothing to show for it yet. */
     const keep = useCallback(
-        async (id: string, revision: number, step: StepRequest): Promise<never> => {
+        async (id: string, revision: number, step: Step): Promise<never> => {
             const before = await waitingSteps(person, rig);
             const waiting: WaitingStep = { id, person, rig, revision: before.length === 0 ? revision : null, step, at: Date.now() };
             await keepStep(waiting);

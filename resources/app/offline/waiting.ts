@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { StepRequest } from '../api/client';
+import type { Step } from '../api/client';
 
 /** A step that was taken while the server was away: kept on this device until it has been sent. */
 export interface WaitingStep {
@@ -9,7 +9,7 @@ export interface WaitingStep {
     rig: number;
     /** The revision that the person saw; a step after another waiting one is meant for whatever that one leaves. */
     revision: number | null;
-    step: StepRequest;
+    step: Step;
     /** Milliseconds since 1970: steps are sent in this order. */
     at: number;
 }
@@ -21,9 +21,13 @@ interface Store extends DBSchema {
 let opened: Promise<IDBPDatabase<Store>> | null = null;
 
 const database = (): Promise<IDBPDatabase<Store>> =>
-    (opened ??= openDB<Store>('zinc-thimble', 1, {
-        upgrade(db) {
-            db.createObjectStore('steps', { keyPath: 'id' }).createIndex('rig', ['person', 'rig']);
+    (opened ??= openDB<Store>('zinc-thimble', 2, {
+        upgrade(db, before, _, transaction) {
+            if (before < 1) db.createObjectStore('steps', { keyPath: 'id' }).createIndex('rig', ['person', 'rig']);
+            const steps = transaction.objectStore('steps');
+            if (before === 1) {
+                void steps.getAll().then((all) => Promise.all(all.map((kept) => steps.put({ ...kept, step: inPresentShape(kept.step) }))));
+            }
         },
         // Another window wants a newer shape: let go of this one, and open it again when it is next needed.
         blocking: (_, __, event) => {
@@ -53,7 +57,7 @@ export async function dropSteps(ids: readonly string[]): Promise<void> {
  */
 export function waitingSet(steps: readonly WaitingStep[]): { travel: string; value: number } | null {
     const last = steps.at(-1)?.step;
-    if (last?.travel == null || last.value == null) return null;
+    if (last?.action !== 'set') return null;
     return steps.every(({ step }) => step.action === 'set' && step.travel === last.travel)
         ? { travel: last.travel, value: last.value }
         : null;
@@ -63,7 +67,34 @@ export function waitingSet(steps: readonly WaitingStep[]): { travel: string; val
 export function waitingValues(steps: readonly WaitingStep[]): ReadonlyMap<string, number> {
     const values = new Map<string, number>();
     for (const { step } of steps) {
-        if (step.action === 'set' && step.travel != null && step.value != null) values.set(step.travel, step.value);
+        if (step.action === 'set') values.set(step.travel, step.value);
     }
     return values;
+}
+
+/** A step as devices kept it until one class stood for ten actions. */
+interface OldStep {
+    action: string;
+    place?: number | null;
+    travel?: string | null;
+    value?: number | null;
+    parts?: number[] | null;
+    code?: string | null;
+    wish?: string | null;
+    document?: unknown;
+}
+
+/** The same step in its present shape: what waits on a device outlasts a new version. */
+export function inPresentShape(step: OldStep | Step): Step {
+    const { action, place, value, parts, wish, ...rest } = step as OldStep;
+    const told: Record<string, unknown> = { ...rest, action };
+    const give = (name: string, figure: unknown) => {
+        if (figure != null) told[name] = figure;
+    };
+    give('index', place);
+    if (action === 'swap' || action === 'camera') give('part', parts?.[0]);
+    else give('parts', parts);
+    give(action === 'move' ? 'to' : action === 'mend' ? 'choice' : 'value', value);
+    give('reading', wish);
+    return Object.fromEntries(Object.entries(told).filter(([, figure]) => figure !== null)) as unknown as Step;
 }

@@ -24,7 +24,7 @@ export function Findings({ findings, mends, cautions, busy, units, onMend }: Pro
                 <ul className="grid gap-2">
                     {findings.map((finding) => (
                         <li
-                            key={`${finding.code}-${finding.place ?? 'rig'}-${finding.pattern}`}
+                            key={`${finding.code}-${finding.index ?? 'rig'}-${finding.pattern}`}
                             data-code={finding.code}
                             className={`border-l-[3px] pl-2.5 text-sm ${finding.severity === 'stop' ? 'border-madder' : finding.severity === 'warn' ? 'border-ink' : 'border-line'}`}
                         >
@@ -42,9 +42,9 @@ export function Findings({ findings, mends, cautions, busy, units, onMend }: Pro
                             {phrase(finding.pattern, finding.numbers, units)}
                             <span className="flex flex-wrap gap-1.5 empty:hidden [&:not(:empty)]:mt-1">
                                 {mends
-                                    .filter((mend) => mend.code === finding.code && mend.place === finding.place)
+                                    .filter((mend) => mend.code === finding.code && mend.index === finding.index)
                                     .map((mend) => (
-                                        <Button key={mend.step.value} className="py-0.5!" disabled={busy} onClick={() => onMend(mend)}>
+                                        <Button key={mend.step.choice} className="py-0.5!" disabled={busy} onClick={() => onMend(mend)}>
                                             {phrase(mend.pattern, mend.numbers, units)}
                                             {mend.magnification !== null && (
                                                 <span className="figures ml-1.5 text-xs text-soft">

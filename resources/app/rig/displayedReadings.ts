@@ -33,7 +33,7 @@ export type ReadingName = keyof Pick<
 export interface ShownFinding {
     code: string;
     severity: string;
-    place: number | null;
+    index: number | null;
     pattern: string;
     numbers: Record<string, number | string>;
 }
@@ -50,7 +50,7 @@ export interface Shown {
 
 /** Places of the parts whose joint does not fit. */
 export function misfitsOf(rig: RigView): ReadonlySet<number> {
-    return new Set(rig.chain.filter((each) => !['mates', 'improvised', 'unknown'].includes(each.fit)).map((each) => each.place));
+    return new Set(rig.chain.filter((each) => !['mates', 'improvised', 'unknown'].includes(each.fit)).map((each) => each.index));
 }
 
 const rank: Record<string, number> = { stop: 0, warn: 1, note: 2 };
@@ -87,16 +87,16 @@ export function shownOf(rig: RigView, held: Held | null): Shown {
 
 /** The drawing with the moved part's front, and all before it, where the sweep says they stand. */
 function movedDrawing(drawing: Schema['DrawingView'], sweep: SweepView, row: number): Schema['DrawingView'] {
-    const before = drawing.parts[sweep.place]?.frontMm ?? 0;
+    const before = drawing.parts[sweep.index]?.frontMm ?? 0;
     const shift = (sweep.frontMm[row] ?? before) - before;
     const subject = sweep.readings.subjectDistanceMm?.[row] ?? null;
     const pupil = sweep.readings.entrancePupilMm?.[row] ?? null;
     return {
         ...drawing,
         parts: drawing.parts.map((part) =>
-            part.place < sweep.place
+            part.index < sweep.index
                 ? part
-                : part.place === sweep.place
+                : part.index === sweep.index
                   ? { ...part, frontMm: part.frontMm + shift }
                   : { ...part, rearMm: part.rearMm + shift, frontMm: part.frontMm + shift },
         ),

@@ -5,7 +5,7 @@ import { TypedValue } from './TypedValue';
 interface Props {
     travel: TravelView;
     label: string;
-    /** Row of the place where it stands. */
+    /** Row of the position where it stands. */
     row: number;
     said: string;
     busy: boolean;
@@ -28,16 +28,16 @@ export function EngravedScale({ travel, label, row, said, busy, onReach, onTake,
     // Aperture rings are engraved evenly by stops; everything else by its own measure.
     const share = (value: number) =>
         stops ? Math.log2(value / travel.least) / Math.log2(travel.greatest / travel.least) : (value - travel.least) / span;
-    const last = travel.places.length - 1;
-    const place = travel.places[row] ?? travel.value;
+    const last = travel.positions.length - 1;
+    const position = travel.positions[row] ?? travel.value;
 
     const rowAt = (clientX: number): number => {
         const box = track.current?.getBoundingClientRect();
         if (!box) return row;
         const wanted = Math.max(0, Math.min(1, (clientX - box.left - 10) / (box.width - 20)));
         let best = 0;
-        travel.places.forEach((value, i) => {
-            if (Math.abs(share(value) - wanted) < Math.abs(share(travel.places[best] ?? 0) - wanted)) best = i;
+        travel.positions.forEach((value, i) => {
+            if (Math.abs(share(value) - wanted) < Math.abs(share(travel.positions[best] ?? 0) - wanted)) best = i;
         });
         return best;
     };
@@ -91,7 +91,7 @@ export function EngravedScale({ travel, label, row, said, busy, onReach, onTake,
                 aria-label={label}
                 aria-valuemin={travel.least}
                 aria-valuemax={travel.greatest}
-                aria-valuenow={place}
+                aria-valuenow={position}
                 aria-valuetext={said}
                 aria-busy={busy}
                 width="100%"
@@ -127,7 +127,7 @@ export function EngravedScale({ travel, label, row, said, busy, onReach, onTake,
                             )}
                         </svg>
                     ))}
-                    <svg x={`${share(place) * 100}%`} className="overflow-visible">
+                    <svg x={`${share(position) * 100}%`} className="overflow-visible">
                         <path d="M-6 2H6V9L0 16L-6 9Z" fill="var(--brass)" />
                     </svg>
                 </svg>

@@ -968,6 +968,16 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        TakeStep: {
+            /** @description One step at the bench. */
+            revision: number;
+            /**
+             * Format: uuid
+             * @description What the sender calls this step: sent again, it is taken once
+             */
+            id?: string;
+            step: components["schemas"]["Step"];
+        };
         /** @description Best apertures for a subject as deep as this one, and the stack. */
         AdviceView: {
             /** Format: float */
@@ -1022,7 +1032,7 @@ export interface components {
         };
         /** @description A part as it stands in a rig. */
         ChainPart: {
-            place: number;
+            index: number;
             partId: number | null;
             kind: string;
             name: string;
@@ -1061,7 +1071,7 @@ export interface components {
             reading: string;
             /** Format: float */
             halfWidth: number;
-            place: number;
+            index: number;
             part: string;
             assumed: string;
             settle: string;
@@ -1093,7 +1103,7 @@ export interface components {
         };
         /** @description A part in the drawing, mm from the sensor. */
         DrawingPart: {
-            place: number;
+            index: number;
             kind: string;
             label: string;
             reversed: boolean;
@@ -1148,7 +1158,7 @@ export interface components {
         FindingView: {
             code: string;
             severity: string;
-            place: number | null;
+            index: number | null;
             pattern: string;
             numbers: {
                 [key: string]: number | string;
@@ -1376,14 +1386,14 @@ export interface components {
         /** @description A change that cures a finding, to be sent back as a step. */
         MendView: {
             code: string;
-            place: number | null;
+            index: number | null;
             pattern: string;
             numbers: {
                 [key: string]: number | string;
             };
             /** Format: float */
             magnification: number | null;
-            step: components["schemas"]["StepRequest"];
+            step: components["schemas"]["Mend"];
         };
         /** @description What cures the findings of a rig. */
         MendsView: {
@@ -1689,33 +1699,6 @@ export interface components {
             readings: components["schemas"]["Readings"];
             findings: string[];
         };
-        /** @description One change of a rig: set a control, put parts in, take one off, turn or move one, change the camera. */
-        StepRequest: {
-            /** @enum {string} */
-            action: "set" | "insert" | "remove" | "turn" | "move" | "camera" | "mend" | "solve" | "swap" | "describe";
-            /** @description Place in the chain, from the camera outwards */
-            place?: number | null;
-            /** @description Name of the travel, for set */
-            travel?: string | null;
-            /**
-             * Format: float
-             * @description Where to set it; for move, the new place
-             */
-            value?: number | null;
-            /** @description Parts of the kit, for insert and camera */
-            parts?: number[] | null;
-            /** @description Code of the finding, for mend; value says which of its mends */
-            code?: string | null;
-            /**
-             * @description The reading to set, for solve; value says to what
-             * @enum {string|null}
-             */
-            wish?: "magnification" | "fieldWidthMm" | "workingDistanceMm" | "subjectDistanceMm" | null;
-            /** @description For describe: conditions and subject as a rig file has them */
-            document?: {
-                [key: string]: unknown;
-            } | null;
-        };
         /** @description What is photographed. */
         SubjectView: {
             name: string | null;
@@ -1737,7 +1720,7 @@ export interface components {
         SweepFinding: {
             code: string;
             severity: string;
-            place: number | null;
+            index: number | null;
             pattern: string;
             numbers: {
                 [key: string]: number | string;
@@ -1755,12 +1738,12 @@ export interface components {
             cone: (number | null)[];
             chief: (number | null)[];
         };
-        /** @description Every reading at every place of one control. */
+        /** @description Every reading at every position of one control. */
         SweepView: {
             travel: string;
             revision: number;
-            place: number;
-            places: number[];
+            index: number;
+            positions: number[];
             readings: {
                 [key: string]: (number | null)[];
             };
@@ -1773,7 +1756,7 @@ export interface components {
             tipMm: number[];
             groups: components["schemas"]["SweepGroup"][];
         };
-        /** @description What is engraved at one place of a scale. */
+        /** @description What is engraved at one position of a scale. */
         TravelMark: {
             /** Format: float */
             at: number;
@@ -1782,7 +1765,7 @@ export interface components {
         /** @description A control of a part: what it moves and how far. */
         TravelView: {
             name: string;
-            place: number;
+            index: number;
             kind: string;
             /** Format: float */
             least: number;
@@ -1790,7 +1773,7 @@ export interface components {
             greatest: number;
             /** Format: float */
             value: number;
-            places: number[];
+            positions: number[];
             marks: components["schemas"]["TravelMark"][];
             /**
              * Format: float
@@ -1804,7 +1787,7 @@ export interface components {
             per: number;
             /** @description The unit of its own scale */
             unit: string;
-            /** @description Of a focus ring: the distance that stands engraved at each place, mm; null = infinity */
+            /** @description Of a focus ring: the distance that stands engraved at each position, mm; null = infinity */
             engraved: (number | null)[];
         };
         /** @description A part of the kit and whether it goes on the chosen joint. */
@@ -1819,7 +1802,7 @@ export interface components {
         };
         /** @description What fits at a joint of the rig. */
         TrayView: {
-            place: number;
+            index: number;
             title: string;
             joint: string;
             parts: components["schemas"]["TrayPart"][];
@@ -1835,6 +1818,135 @@ export interface components {
             wish: {
                 [key: string]: unknown;
             };
+        };
+        Step: components["schemas"]["SetTravel"] | components["schemas"]["Insert"] | components["schemas"]["Remove"] | components["schemas"]["Turn"] | components["schemas"]["Move"] | components["schemas"]["Swap"] | components["schemas"]["ChangeCamera"] | components["schemas"]["Mend"] | components["schemas"]["SolveFor"] | components["schemas"]["Describe"];
+        /** @description Puts the rig on another camera of the kit; a crop mode belongs to the old one. */
+        ChangeCamera: {
+            /**
+             * @description Which step it is
+             * @enum {string}
+             */
+            action: "camera";
+            /** @description Camera of the kit */
+            part: number;
+        };
+        /** @description Says what is photographed and how it is looked at, held to the shapes of the files. */
+        Describe: {
+            /**
+             * @description Which step it is
+             * @enum {string}
+             */
+            action: "describe";
+            /** @description Conditions, subject or both, as a rig file has them */
+            document: {
+                [key: string]: unknown;
+            };
+        };
+        /** @description Puts parts of the kit in, one after the other. */
+        Insert: {
+            /**
+             * @description Which step it is
+             * @enum {string}
+             */
+            action: "insert";
+            /** @description The joint before the part of that index; the length of the chain = the front of the rig */
+            index: number;
+            /** @description Parts of the kit */
+            parts: number[];
+        };
+        /** @description Does one of the mends of a finding, worked out again here: a screen can’t ask for any other change by this way. */
+        Mend: {
+            /**
+             * @description Which step it is
+             * @enum {string}
+             */
+            action: "mend";
+            /**
+             * @description Code of the finding
+             * @enum {string}
+             */
+            code: "joint-mismatch" | "thread-lookalike" | "focus-inside" | "no-image" | "aperture-stuck" | "grip-fouls" | "touching" | "light-shut-out" | "vignette" | "outside-window" | "infinity-lost" | "infinity-overshot" | "diopter-strong" | "stacked-diopters-order" | "adds-little" | "turn-it-round" | "unsuited" | "diffraction" | "slice-thin" | "sway" | "heavy-front" | "screw-loose" | "data-disagree" | "no-shoulder" | "bare-rear" | "body-uncoupled" | "flare" | "estimated";
+            /** @description The part it is about; null = none */
+            index: number | null;
+            /** @description Which of its mends */
+            choice: number;
+        };
+        /** @description Moves a part along the chain. */
+        Move: {
+            /**
+             * @description Which step it is
+             * @enum {string}
+             */
+            action: "move";
+            /** @description Place in the chain, from the camera outwards */
+            index: number;
+            /** @description Its new place, counted without it */
+            to: number;
+        };
+        /** @description Takes a part off. */
+        Remove: {
+            /**
+             * @description Which step it is
+             * @enum {string}
+             */
+            action: "remove";
+            /** @description Place in the chain, from the camera outwards */
+            index: number;
+        };
+        /** @description Sets one control. */
+        SetTravel: {
+            /**
+             * @description Which step it is
+             * @enum {string}
+             */
+            action: "set";
+            /** @description Name of the control */
+            travel: string;
+            /**
+             * Format: float
+             * @description mm, a share of the ring, an f-number or degrees, by its kind
+             */
+            value: number;
+        };
+        /** @description Sets whatever moves focus so that a reading comes to a figure, or as near as it gets. */
+        SolveFor: {
+            /**
+             * @description Which step it is
+             * @enum {string}
+             */
+            action: "solve";
+            /**
+             * @description The reading to set
+             * @enum {string}
+             */
+            reading: "magnification" | "fieldWidthMm" | "workingDistanceMm" | "subjectDistanceMm";
+            /**
+             * Format: float
+             * @description To what, × or mm
+             */
+            value: number;
+        };
+        /** @description Puts another part where one stands: it keeps how the old one was set, as far as it can. */
+        Swap: {
+            /**
+             * @description Which step it is
+             * @enum {string}
+             */
+            action: "swap";
+            /** @description Place in the chain, from the camera outwards */
+            index: number;
+            /** @description Part of the kit */
+            part: number;
+        };
+        /** @description Turns a lens round. */
+        Turn: {
+            /**
+             * @description Which step it is
+             * @enum {string}
+             */
+            action: "turn";
+            /** @description Place in the chain, from the camera outwards */
+            index: number;
         };
     };
     responses: never;
@@ -3553,15 +3665,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    revision: number;
-                    /**
-                     * Format: uuid
-                     * @description What the sender calls this step: sent again, it is taken once
-                     */
-                    id?: string;
-                    step: components["schemas"]["StepRequest"];
-                };
+                "application/json": components["schemas"]["TakeStep"];
             };
         };
         responses: {
@@ -3719,7 +3823,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Every reading at every place of the travel */
+            /** @description Every reading at every position of the travel */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -3742,7 +3846,7 @@ export interface operations {
     showTray: {
         parameters: {
             query: {
-                place: number;
+                index: number;
             };
             header?: never;
             path: {

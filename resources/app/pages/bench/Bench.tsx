@@ -71,14 +71,14 @@ export function Bench({ id, person, rigs }: Props) {
 
     const count = rig?.chain.length ?? 0;
     const item = Math.max(0, Math.min(selected ?? 2 * count + 1, 2 * count + 1));
-    const place = item === 0 ? 0 : Math.floor((item - 1) / 2) + (item % 2 === 0 ? 1 : 0);
-    const tooFew = item === 0 ? 0 : place;
+    const index = item === 0 ? 0 : Math.floor((item - 1) / 2) + (item % 2 === 0 ? 1 : 0);
+    const tooFew = item === 0 ? 0 : index;
 
     // A revision that is not the held sweep's own makes that sweep stale: it is let go. What waits to be sent of that one control is
     // still looked up in it.
     const set = waitingSet(waiting.steps);
     const kept = set === null ? undefined : sweeps.ready(set.travel);
-    const resting = useMemo(() => (set && kept ? { sweep: kept, row: nearest(kept.places, set.value) } : null), [set?.value, kept]); // eslint-disable-line react-hooks/exhaustive-deps -- a set is made anew each time
+    const resting = useMemo(() => (set && kept ? { sweep: kept, row: nearest(kept.positions, set.value) } : null), [set?.value, kept]); // eslint-disable-line react-hooks/exhaustive-deps -- a set is made anew each time
     const live =
         held && rig && held.sweep.revision === rig.revision ? held : rig && resting?.sweep.revision === rig.revision ? resting : null;
     const parked = useMemo(() => waitingValues(waiting.steps), [waiting.steps]);
@@ -123,7 +123,7 @@ export function Bench({ id, person, rigs }: Props) {
         (travel: TravelView) => {
             const target = wanted.current;
             wanted.current = null;
-            const value = target?.travel === travel.name ? travel.places[target.row] : undefined;
+            const value = target?.travel === travel.name ? travel.positions[target.row] : undefined;
             if (value === undefined || value === travel.value) {
                 setHeld(null);
                 return;
@@ -162,10 +162,11 @@ export function Bench({ id, person, rigs }: Props) {
             chain.current?.focus();
             if (swapping !== null) {
                 setSwapping(null);
-                await step({ action: 'swap', place: swapping, parts });
+                const [part] = parts;
+                if (part !== undefined) await step({ action: 'swap', index: swapping, part });
                 return;
             }
-            await step({ action: 'insert', place: at, parts });
+            await step({ action: 'insert', index: at, parts });
             setSelected(jointItem(at + parts.length));
         },
         [step, tooFew, swapping],
@@ -173,7 +174,7 @@ export function Bench({ id, person, rigs }: Props) {
     const shiftPart = useCallback(
         async (from: number, to: number) => {
             if (to === from || to < 0 || to >= count) return;
-            await step({ action: 'move', place: from, value: to });
+            await step({ action: 'move', index: from, to });
             setSelected(partItem(to));
         },
         [step, count],
@@ -181,7 +182,7 @@ export function Bench({ id, person, rigs }: Props) {
     // A part carried to a joint: from the tray with the rings it needs there, along the axis by itself.
     const drop = ({ active, over }: DragEndEvent) => {
         const at = (over?.data.current as { joint?: number } | undefined)?.joint;
-        const { part: taken, place: from } = (active.data.current ?? {}) as { part?: number; place?: number };
+        const { part: taken, index: from } = (active.data.current ?? {}) as { part?: number; index?: number };
         if (at === undefined || !rig) return;
         if (from !== undefined) {
             void shiftPart(from, at > from ? at - 1 : at).catch(() => undefined);
@@ -199,12 +200,12 @@ export function Bench({ id, person, rigs }: Props) {
     );
     const takeOff = useCallback(
         async (at: number) => {
-            await step({ action: 'remove', place: at });
+            await step({ action: 'remove', index: at });
             setSelected(jointItem(at));
         },
         [step],
     );
-    const turn = useCallback((at: number) => void step({ action: 'turn', place: at }).catch(() => undefined), [step]);
+    const turn = useCallback((at: number) => void step({ action: 'turn', index: at }).catch(() => undefined), [step]);
 
     if (query.isError && !rig) {
         return (
@@ -262,9 +263,9 @@ export function Bench({ id, person, rigs }: Props) {
         if (event.ctrlKey || event.metaKey || event.altKey) return;
         // Shift and an arrow move the chosen part's own scale by one step.
         if (event.shiftKey && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
-            const travel = rig.travels.find((each) => each.place === part);
-            const row = travel?.places.findIndex((value) => Math.abs(value - travel.value) < 1e-9) ?? -1;
-            const value = travel?.places[row + (event.key === 'ArrowRight' ? 1 : -1)];
+            const travel = rig.travels.find((each) => each.index === part);
+            const row = travel?.positions.findIndex((value) => Math.abs(value - travel.value) < 1e-9) ?? -1;
+            const value = travel?.positions[row + (event.key === 'ArrowRight' ? 1 : -1)];
             event.preventDefault();
             if (travel && row >= 0 && value !== undefined) void step({ action: 'set', travel: travel.name, value }).catch(() => undefined);
             return;
@@ -441,7 +442,7 @@ export function Bench({ id, person, rigs }: Props) {
                                     <TrayPanel
                                         ref={narrow}
                                         rig={rig}
-                                        place={swapping ?? tooFew}
+                                        index={swapping ?? tooFew}
                                         swapping={swapping === null ? null : (rig.chain[swapping]?.name ?? null)}
                                         busy={change.isPending}
                                         onInsert={insert}

@@ -11,16 +11,16 @@ interface Props {
     selected: number;
     onSelect: (item: number) => void;
     onKeyDown: (event: KeyboardEvent) => void;
-    onTakeOff: (place: number) => void;
-    onTurn: (place: number) => void;
-    onSwap: (place: number) => void;
-    onMove: (place: number, by: number) => void;
+    onTakeOff: (index: number) => void;
+    onTurn: (index: number) => void;
+    onSwap: (index: number) => void;
+    onMove: (index: number, by: number) => void;
 }
 
 /** The rig as an ordered list: camera, joint, part, joint … what the drawing shows, for keys and for the ear. */
 export function ChainList({ ref, rig, selected, onSelect, onKeyDown, onTakeOff, onTurn, onSwap, onMove }: Props) {
-    const place = selected > 0 && selected % 2 === 0 ? selected / 2 - 1 : null;
-    const part = place === null ? undefined : rig.chain[place];
+    const index = selected > 0 && selected % 2 === 0 ? selected / 2 - 1 : null;
+    const part = index === null ? undefined : rig.chain[index];
     return (
         <div className="flex items-center gap-2 border-t border-line py-1.5">
             <div
@@ -49,19 +49,19 @@ export function ChainList({ ref, rig, selected, onSelect, onKeyDown, onTakeOff, 
                     wrong={rig.chain[0] !== undefined && misfit(rig.chain[0].fit)}
                 />
                 {rig.chain.map((each) => {
-                    const next = rig.chain[each.place + 1];
+                    const next = rig.chain[each.index + 1];
                     return (
-                        <Fragment key={each.place}>
+                        <Fragment key={each.index}>
                             <Item
-                                place={each.place}
-                                id={partItem(each.place)}
+                                index={each.index}
+                                id={partItem(each.index)}
                                 selected={selected}
                                 onSelect={onSelect}
                                 text={each.name + (each.reversed ? ' ⇄' : '')}
                                 spoken={`${each.name}${each.reversed ? ', reversed' : ''}, ${each.measure}${each.setting ? `, ${each.setting}` : ''}`}
                             />
                             <Joint
-                                id={jointItem(each.place + 1)}
+                                id={jointItem(each.index + 1)}
                                 selected={selected}
                                 onSelect={onSelect}
                                 text={each.joint}
@@ -73,19 +73,19 @@ export function ChainList({ ref, rig, selected, onSelect, onKeyDown, onTakeOff, 
             </div>
             {part && (
                 <div className="flex gap-2">
-                    <Button aria-label={strings.bench.moveIn(part.name)} disabled={part.place === 0} onClick={() => onMove(part.place, -1)}>
+                    <Button aria-label={strings.bench.moveIn(part.name)} disabled={part.index === 0} onClick={() => onMove(part.index, -1)}>
                         ‹
                     </Button>
                     <Button
                         aria-label={strings.bench.moveOut(part.name)}
-                        disabled={part.place === rig.chain.length - 1}
-                        onClick={() => onMove(part.place, 1)}
+                        disabled={part.index === rig.chain.length - 1}
+                        onClick={() => onMove(part.index, 1)}
                     >
                         ›
                     </Button>
-                    <Button onClick={() => onSwap(part.place)}>{strings.bench.swap}</Button>
-                    {part.kind === 'lens' && <Button onClick={() => onTurn(part.place)}>{strings.bench.turn}</Button>}
-                    <Button onClick={() => onTakeOff(part.place)}>{strings.bench.takeOff}</Button>
+                    <Button onClick={() => onSwap(part.index)}>{strings.bench.swap}</Button>
+                    {part.kind === 'lens' && <Button onClick={() => onTurn(part.index)}>{strings.bench.turn}</Button>}
+                    <Button onClick={() => onTakeOff(part.index)}>{strings.bench.takeOff}</Button>
                 </div>
             )}
         </div>
@@ -101,9 +101,9 @@ interface ItemProps {
     text: string;
 }
 
-function Item({ id, selected, onSelect, text, spoken, place }: ItemProps & { spoken: string; place?: number }) {
+function Item({ id, selected, onSelect, text, spoken, index }: ItemProps & { spoken: string; index?: number }) {
     const chosen = id === selected;
-    const { setNodeRef, listeners, isDragging } = useDraggable({ id: `chain-${id}`, data: { place }, disabled: place === undefined });
+    const { setNodeRef, listeners, isDragging } = useDraggable({ id: `chain-${id}`, data: { index }, disabled: index === undefined });
     return (
         <div
             ref={setNodeRef}
@@ -131,7 +131,7 @@ function Joint({ id, selected, onSelect, text, wrong }: ItemProps & { wrong: boo
             aria-selected={id === selected}
             aria-label={strings.bench.joint(text) + (wrong ? `, ${strings.bench.misfit}` : '')}
             onClick={() => onSelect(id)}
-            className="grid min-w-6 cursor-pointer place-items-center px-1 py-1.5"
+            className="grid min-w-6 cursor-pointer index-items-center px-1 py-1.5"
         >
             <svg width={chosen ? 16 : 12} height={16} viewBox="-8 -8 16 16" aria-hidden="true">
                 <circle

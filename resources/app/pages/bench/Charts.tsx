@@ -16,7 +16,7 @@ const height = 132;
 const left = 44;
 const bottom = 22;
 
-/** Curves that people use: what a draw does, and what an aperture does, with the present place and the best stop marked. */
+/** Curves that people use: what a draw does, and what an aperture does, with the present position and the best stop marked. */
 export function ChartsDialog({ rig, units, onClose }: { rig: RigView; units: Units; onClose: () => void }) {
     const moving = rig.travels.filter((travel) => travel.kind === 'length' || travel.kind === 'focus');
     const aperture = rig.travels.find((travel) => travel.kind === 'aperture');
@@ -55,7 +55,7 @@ export function ChartsDialog({ rig, units, onClose }: { rig: RigView; units: Uni
                     >
                         {moving.map((travel) => (
                             <option key={travel.name} value={travel.name}>
-                                {rig.chain[travel.place]?.name} · {strings.travel[travel.kind]}
+                                {rig.chain[travel.index]?.name} · {strings.travel[travel.kind]}
                             </option>
                         ))}
                     </select>
@@ -106,10 +106,10 @@ interface CurveProps extends Reading {
 /** One reading over one control. The values stand in a table for who can't see it. */
 function Curve({ title, unit, name, travel, sweep, units, tell, best = null }: CurveProps) {
     const column = sweep.readings[name] ?? [];
-    const points = sweep.places
-        .map((place, row) => [place, column[row] ?? null] as const)
+    const points = sweep.positions
+        .map((position, row) => [position, column[row] ?? null] as const)
         .filter((point): point is readonly [number, number] => point[1] !== null && point[1] > 0);
-    const [from, to] = extent(points, ([place]) => place);
+    const [from, to] = extent(points, ([position]) => position);
     const [low, high] = extent(points, ([, value]) => value);
     if (from === undefined || low === undefined || from === to) return null;
     const stops = travel.kind === 'aperture';
@@ -119,15 +119,17 @@ function Curve({ title, unit, name, travel, sweep, units, tell, best = null }: C
     const y = (wide ? scaleLog() : scaleLinear()).domain([low - pad, high + pad]).range([height - bottom, 10]);
     const path =
         line<readonly [number, number]>(
-            ([place]) => x(place),
+            ([position]) => x(position),
             ([, value]) => y(value),
         )(points) ?? '';
-    const now = Math.max(0, sweep.places.indexOf(travel.value));
+    const now = Math.max(0, sweep.positions.indexOf(travel.value));
     const value = column[now] ?? null;
-    const at = (row: number) => said(travel, sweep.places[row] ?? 0, row, units).replace(/ · .*/, '');
-    const rows = stops ? sweep.places.map((_, row) => row) : [0, Math.round((sweep.places.length - 1) / 2), sweep.places.length - 1];
+    const at = (row: number) => said(travel, sweep.positions[row] ?? 0, row, units).replace(/ · .*/, '');
+    const rows = stops
+        ? sweep.positions.map((_, row) => row)
+        : [0, Math.round((sweep.positions.length - 1) / 2), sweep.positions.length - 1];
     const shown = stops ? rows.filter((_, i) => i % 3 === 0) : rows;
-    const bestRow = best === null ? -1 : sweep.places.findIndex((place) => Math.abs(place - best) < 1e-6);
+    const bestRow = best === null ? -1 : sweep.positions.findIndex((position) => Math.abs(position - best) < 1e-6);
     const bestValue = bestRow < 0 ? null : (column[bestRow] ?? null);
     const ticks = wide ? y.ticks(3).filter((_, i, all) => i % Math.ceil(all.length / 4) === 0) : y.ticks(4);
     return (
@@ -152,7 +154,7 @@ function Curve({ title, unit, name, travel, sweep, units, tell, best = null }: C
                 ))}
                 <path d={`M${left} 8V${height - bottom}H${width - 24}`} fill="none" stroke="var(--ink)" />
                 {shown.map((row) => (
-                    <g key={row} transform={`translate(${x(sweep.places[row] ?? from)} ${height - bottom})`}>
+                    <g key={row} transform={`translate(${x(sweep.positions[row] ?? from)} ${height - bottom})`}>
                         <path d="M0 0V4" stroke="var(--ink)" />
                         <text y="15" fontSize="10" textAnchor="middle" fill="var(--soft)">
                             {at(row).replace(/ (mm|turns)$/, '')}
@@ -161,14 +163,14 @@ function Curve({ title, unit, name, travel, sweep, units, tell, best = null }: C
                 ))}
                 <path d={path} fill="none" stroke="var(--ink)" strokeWidth="1.8" />
                 {value !== null && value > 0 && (
-                    <g transform={`translate(${x(sweep.places[now] ?? from)} ${y(value)})`}>
+                    <g transform={`translate(${x(sweep.positions[now] ?? from)} ${y(value)})`}>
                         <path d={`M0 0V${height - bottom - y(value)}`} stroke="var(--brass)" strokeDasharray="2 2" />
                         <circle r="4.5" fill="var(--plate)" stroke="var(--brass)" strokeWidth="2.5" />
                     </g>
                 )}
                 {bestValue !== null && bestValue > 0 && (
                     <path
-                        transform={`translate(${x(sweep.places[bestRow] ?? from)} ${y(bestValue)})`}
+                        transform={`translate(${x(sweep.positions[bestRow] ?? from)} ${y(bestValue)})`}
                         d="M0 -6L6 0L0 6L-6 0Z"
                         fill="var(--verdigris)"
                     >

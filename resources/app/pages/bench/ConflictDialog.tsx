@@ -47,9 +47,7 @@ export function ConflictDialog({ rig, shown, waiting, theirs, units }: Props) {
                         {waiting.steps.map(({ id, step }) => (
                             <li key={id}>
                                 {say.actions[step.action] ?? step.action}
-                                {step.action === 'set' && step.value != null && (
-                                    <span className="figures"> {nameOf(rig, step.travel, step.value, units)}</span>
-                                )}
+                                {step.action === 'set' && <span className="figures"> {nameOf(rig, step.travel, step.value, units)}</span>}
                             </li>
                         ))}
                     </ol>
@@ -67,7 +65,7 @@ export function ConflictDialog({ rig, shown, waiting, theirs, units }: Props) {
 
 function nameOf(rig: RigView, name: string | null | undefined, value: number, units: Units): string {
     const travel = rig.travels.find((each) => each.name === name);
-    return travel === undefined ? '' : `${rig.chain[travel.place]?.name ?? ''} → ${toldOf(travel, value, units)}`;
+    return travel === undefined ? '' : `${rig.chain[travel.index]?.name ?? ''} → ${toldOf(travel, value, units)}`;
 }
 
 interface StateProps {
@@ -91,9 +89,9 @@ function State({ title, rig, units, m, room, parked }: StateProps) {
             <ol className="pt-1 text-sm">
                 <li>{rig.camera.name}</li>
                 {rig.chain.map((part) => {
-                    const here = moved.filter(({ place }) => place === part.place);
+                    const here = moved.filter(({ index }) => index === part.index);
                     return (
-                        <li key={part.place}>
+                        <li key={part.index}>
                             {part.name}{' '}
                             <span className="text-soft">
                                 {here.length === 0
@@ -108,4 +106,4 @@ function State({ title, rig, units, m, room, parked }: StateProps) {
     );
 }
 
-const toldOf = (travel: TravelView, value: number, units: Units) => said(travel, value, nearest(travel.places, value), units);
+const toldOf = (travel: TravelView, value: number, units: Units) => said(travel, value, nearest(travel.positions, value), units);

@@ -14,7 +14,7 @@ interface Props {
     onTake: (travel: TravelView) => void;
     onMove: (travel: TravelView, row: number) => void;
     onLeave: (travel: TravelView) => void;
-    /** A value that was typed, which may stand between two places of rest. */
+    /** A value that was typed, which may stand between two positions of rest. */
     onSet: (travel: TravelView, value: number) => void;
     /** Where controls were left while the server was away, by name. */
     parked: ReadonlyMap<string, number>;
@@ -34,17 +34,17 @@ const gap = 14;
  * they can't all stand in one row.
  */
 function underPictures(
-    places: readonly number[],
+    positions: readonly number[],
     centres: ReadonlyMap<number, number>,
     width: number,
     scaleWidth: number,
 ): number[] | null {
     if (scaleWidth < narrowest) return null;
     // All scales of one part stand together, their middle under the part's.
-    const starts = places.map((place, at) => {
-        const first = places.indexOf(place);
-        const count = places.filter((each) => each === place).length;
-        return (centres.get(place) ?? width / 2) - (count * (scaleWidth + gap) - gap) / 2 + (at - first) * (scaleWidth + gap);
+    const starts = positions.map((index, at) => {
+        const first = positions.indexOf(index);
+        const count = positions.filter((each) => each === index).length;
+        return (centres.get(index) ?? width / 2) - (count * (scaleWidth + gap) - gap) / 2 + (at - first) * (scaleWidth + gap);
     });
     for (let at = 1; at < starts.length; at++) starts[at] = Math.max(starts[at] ?? 0, (starts[at - 1] ?? 0) + scaleWidth + gap);
     let room = width - scaleWidth;
@@ -60,7 +60,7 @@ export function Controls({ rig, held, fetching, units, onReach, onTake, onMove, 
     if (rig.travels.length === 0) return null;
     const scaleWidth = Math.min(widest, Math.floor((width + gap) / rig.travels.length) - gap);
     const starts = underPictures(
-        rig.travels.map((travel) => travel.place),
+        rig.travels.map((travel) => travel.index),
         centres,
         width,
         scaleWidth,
@@ -73,9 +73,9 @@ export function Controls({ rig, held, fetching, units, onReach, onTake, onMove, 
             {rig.travels.map((travel, at) => {
                 const moved = held?.sweep.travel === travel.name;
                 const rests = parked.get(travel.name) ?? travel.value;
-                const own = moved ? held.row : nearest(travel.places, rests);
-                const value = moved ? (travel.places[own] ?? rests) : rests;
-                const part = rig.chain[travel.place]?.name ?? '';
+                const own = moved ? held.row : nearest(travel.positions, rests);
+                const value = moved ? (travel.positions[own] ?? rests) : rests;
+                const part = rig.chain[travel.index]?.name ?? '';
                 return (
                     <div
                         key={travel.name}
@@ -106,11 +106,11 @@ export function Controls({ rig, held, fetching, units, onReach, onTake, onMove, 
     );
 }
 
-/** A typed value may stand between two places of rest: its pointer stands at the nearer one. */
-export function nearest(places: readonly number[], value: number): number {
+/** A typed value may stand between two positions of rest: its pointer stands at the nearer one. */
+export function nearest(positions: readonly number[], value: number): number {
     let best = 0;
-    places.forEach((place, at) => {
-        if (Math.abs(place - value) < Math.abs((places[best] ?? 0) - value)) best = at;
+    positions.forEach((index, at) => {
+        if (Math.abs(index - value) < Math.abs((positions[best] ?? 0) - value)) best = at;
     });
     return best;
 }

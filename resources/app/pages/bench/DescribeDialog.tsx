@@ -1,5 +1,5 @@
 import { useState, type SubmitEvent } from 'react';
-import { Refused, type RigView, type StepRequest } from '../../api/client';
+import { Refused, type RigView, type Step } from '../../api/client';
 import { strings } from '../../strings/index';
 import { typed } from '../../ui/typed';
 import { Button } from '../../ui/Button';
@@ -14,15 +14,7 @@ const numbers = ['widthMm', 'depthMm', 'radiusMm', 'acrossMmS', 'toAndFroMmS'] a
 const light = ['iso', 'ev', 'askedDistanceMm', 'wavelengthNm', 'blurLimitMm'] as const;
 
 /** The subject's measures, and the conditions the rig is read under: schools, light, support. */
-export function DescribeDialog({
-    rig,
-    onStep,
-    onClose,
-}: {
-    rig: RigView;
-    onStep: (step: StepRequest) => Promise<unknown>;
-    onClose: () => void;
-}) {
+export function DescribeDialog({ rig, onStep, onClose }: { rig: RigView; onStep: (step: Step) => Promise<unknown>; onClose: () => void }) {
     const [subject, setSubject] = useState<Document>(rig.subject?.document ?? {});
     const [conditions, setConditions] = useState<Document>(rig.conditions);
     const [trouble, setTrouble] = useState<Refused | null>(null);

@@ -1,29 +1,31 @@
 import { Popover } from 'radix-ui';
 import { useState, type SubmitEvent } from 'react';
-import { messageOf, type RigView, type StepRequest } from '../../api/client';
+import { messageOf, type RigView, type Step } from '../../api/client';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 
 interface Props {
     rig: RigView;
-    onStep: (step: StepRequest) => Promise<unknown>;
+    onStep: (step: Step) => Promise<unknown>;
 }
+
+type Reading = Extract<Step, { action: 'solve' }>['reading'];
 
 /** Wishes that the core solves: life size, a filled frame, as close or as far as it goes. It says which part it moved. */
 export function SetTo({ rig, onStep }: Props) {
     const [open, setOpen] = useState(false);
     const [trouble, setTrouble] = useState<string | null>(null);
     const movable = rig.travels.some((travel) => travel.kind === 'length' || travel.kind === 'focus');
-    const solve = (wish: StepRequest['wish'], value: number) => {
+    const solve = (reading: Reading, value: number) => {
         setTrouble(null);
-        onStep({ action: 'solve', wish, value })
+        onStep({ action: 'solve', reading, value })
             .then(() => setOpen(false))
             .catch((error: unknown) => setTrouble(messageOf(error)));
     };
-    const submit = (wish: StepRequest['wish']) => (event: SubmitEvent<HTMLFormElement>) => {
+    const submit = (reading: Reading) => (event: SubmitEvent<HTMLFormElement>) => {
         event.preventDefault();
         const value = Number(new FormData(event.currentTarget).get('value'));
-        if (value > 0) solve(wish, value);
+        if (value > 0) solve(reading, value);
     };
     const { least, greatest } = rig.range.magnification;
     return (

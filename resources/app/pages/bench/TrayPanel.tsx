@@ -11,7 +11,7 @@ import { narrowLook } from '../../ui/Narrow';
 interface Props {
     ref: Ref<HTMLInputElement>;
     rig: RigView;
-    place: number;
+    index: number;
     busy: boolean;
     /** A part that is to be swapped; null = parts are put in at the joint. */
     swapping: string | null;
@@ -20,10 +20,10 @@ interface Props {
 }
 
 /** The kit as silhouettes at one scale: what fits the chosen joint stands up, the rest lies dim with the reason. */
-export function TrayPanel({ ref, rig, place, busy, swapping, onInsert, onLeave }: Props) {
+export function TrayPanel({ ref, rig, index, busy, swapping, onInsert, onLeave }: Props) {
     const [search, setSearch] = useState('');
     const [chosen, setChosen] = useState('');
-    const of = { queryKey: ['tray', rig.id, makeOf(rig), place], queryFn: () => api.tray(rig.id, place) };
+    const of = { queryKey: ['tray', rig.id, makeOf(rig), index], queryFn: () => api.tray(rig.id, index) };
     const tray = useQuery({ ...of, placeholderData: keepPreviousData });
     const parts = tray.data?.parts ?? [];
     const fitting = parts.filter((each) => each.fits).length;

@@ -6,7 +6,7 @@ describe('a part’s own scale', () => {
     const travel = (fields: Partial<TravelView>): TravelView =>
         ({
             name: '1.length',
-            place: 1,
+            index: 1,
             kind: 'length',
             least: 36,
             greatest: 162,
@@ -14,7 +14,7 @@ describe('a part’s own scale', () => {
             zero: 0,
             per: 1,
             unit: 'mm',
-            places: [],
+            positions: [],
             engraved: [],
             ...fields,
         }) as TravelView;
@@ -41,7 +41,14 @@ describe('a part’s own scale', () => {
     });
 
     test('a focus ring by scale, by distance, and at infinity', () => {
-        const ring = travel({ kind: 'focus', least: 0, greatest: 1, per: 5, places: [0, 0.25, 0.5, 1], engraved: [null, 2000, 1000, 450] });
+        const ring = travel({
+            kind: 'focus',
+            least: 0,
+            greatest: 1,
+            per: 5,
+            positions: [0, 0.25, 0.5, 1],
+            engraved: [null, 2000, 1000, 450],
+        });
         expect(said(ring, 0, 0, 'mm')).toBe('∞');
         expect(said(ring, 0.5, 2, 'mm')).toBe('0.1× · 1 m');
         expect(said(ring, 1, 3, 'mm')).toBe('0.2× · 450\u2009mm');

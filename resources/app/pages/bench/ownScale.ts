@@ -35,13 +35,13 @@ export function typedValue(travel: TravelView, text: string, units: Units): numb
     const clamp = (value: number) => Math.max(travel.least, Math.min(travel.greatest, value));
     if (travel.kind === 'focus') {
         if (mm === undefined) return clamp(number * travel.per);
-        // A distance: the place of the ring where the nearest one stands engraved.
+        // A distance: the index of the ring where the nearest one stands engraved.
         let best = 0;
         travel.engraved.forEach((distance, at) => {
             const now = travel.engraved[best] ?? null;
             if (distance !== null && (now === null || Math.abs(distance - number * mm) < Math.abs(now - number * mm))) best = at;
         });
-        return travel.places[best] ?? null;
+        return travel.positions[best] ?? null;
     }
     if (travel.kind === 'aperture' || travel.kind === 'swing') return clamp(number);
     if (travel.unit === 'turns') return clamp(mm === undefined ? number * travel.per + travel.zero : number * mm);

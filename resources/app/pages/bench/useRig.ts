@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo } from 'react';
-import { api, Away, Refused, type RigView, type StepRequest, type SweepView } from '../../api/client';
+import { api, Away, Refused, type RigView, type Step, type SweepView } from '../../api/client';
 import { useWaiting } from '../../offline/useWaiting';
 import { strings } from '../../strings/index';
 
@@ -40,7 +40,7 @@ export function useRig(id: number, person: number) {
     const { keep, dropLast } = waiting;
     const count = waiting.steps.length;
     const step = useCallback(
-        async (what: StepRequest) => {
+        async (what: Step) => {
             const before = queries.getQueryData<RigView>(rigKey(id))?.revision ?? 0;
             const name = crypto.randomUUID();
             // What comes after a step that waits, waits behind it.
@@ -50,7 +50,7 @@ export function useRig(id: number, person: number) {
                 reset();
                 return keep(name, before, what);
             });
-            if (what.action === 'set' && what.travel != null && rig.revision === before + 1) carry(queries, rig, before, what.travel);
+            if (what.action === 'set' && rig.revision === before + 1) carry(queries, rig, before, what.travel);
             return rig;
         },
         [queries, id, mutateAsync, reset, keep, count],
@@ -75,11 +75,16 @@ export function makeOf(rig: RigView): string {
     ]);
 }
 
-/** A control's own sweep says what every place of it gives: moving it changes nothing there, so it need not be asked for again. */
+/** A control's own sweep says what every position of it gives: moving it changes nothing there, so it need not be asked for again. */
 function carry(queries: QueryClient, rig: RigView, before: number, name: string): void {
     const sweep = queries.getQueryData<SweepView>(sweepKey(rig.id, before, name));
-    const places = rig.travels.find((travel) => travel.name === name)?.places;
-    if (sweep && places && sweep.places.length === places.length && sweep.places.every((place, at) => place === places[at])) {
+    const positions = rig.travels.find((travel) => travel.name === name)?.positions;
+    if (
+        sweep &&
+        positions &&
+        sweep.positions.length === positions.length &&
+        sweep.positions.every((position, at) => position === positions[at])
+    ) {
         queries.setQueryData(sweepKey(rig.id, rig.revision, name), { ...sweep, revision: rig.revision });
     }
 }

@@ -58,7 +58,7 @@ export default function SharedPage() {
                             <ol className="list-inside list-decimal py-2 text-sm">
                                 <li>{rig.camera.name}</li>
                                 {rig.chain.map((part) => (
-                                    <li key={part.place}>
+                                    <li key={part.index}>
                                         {part.name}
                                         {part.reversed && `, ${strings.shared.reversed}`}
                                         <span className="figures text-soft">

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench\Steps;
+
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+use ZincThimble\Core\File\RigFile;
+use ZincThimble\Core\Rig\Rig as CoreRig;
+
+/** Says what is photographed and how it is looked at, held to the shapes of the files. */
+#[OA\Schema(description: 'Says what is photographed and how it is looked at, held to the shapes of the files.', required: ['action', 'document'], properties: [new OA\Property(property: 'action', description: 'Which step it is', type: 'string', enum: ['describe'])])]
+final readonly class Describe extends Step
+{
+    public const ACTION = StepAction::Describe;
+
+    public function __construct(
+        #[OA\Property(description: 'Conditions, subject or both, as a rig file has them', type: 'object', additionalProperties: true)]
+        public \stdClass $document,
+    ) {
+    }
+
+    public static function rules(): array
+    {
+        return ['document' => ['required', 'array:conditions,subject']];
+    }
+
+    public static function from(array $fields, \stdClass $sent): static
+    {
+        $document = $sent->document ?? null;
+
+        return new self($document instanceof \stdClass ? $document : new \stdClass);
+    }
+
+    protected function change(StepContext $bench, CoreRig $rig): StepOutcome
+    {
+        $given = get_object_vars($this->document);
+        if ($given === []) {
+            throw ValidationException::withMessages(['document' => 'Say what of subject or conditions is to change.']);
+        }
+        /** @var \stdClass $document */
+        $document = json_decode(json_encode(RigFile::document($rig), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), false, 64, JSON_THROW_ON_ERROR);
+        foreach ($given as $name => $value) {
+            $document->{$name} = $value;
+        }
+
+        return new StepOutcome(RigFile::read($document), array_key_exists('subject', $given) ? 'describe the subject' : 'change the conditions');
+    }
+}
