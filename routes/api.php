@@ -17,7 +17,7 @@ use App\Http\Middleware\GuestsOnTime;
 use Illuminate\Support\Facades\Route;
 
 // What no row can have as its number is the number of nothing: 18 digits fit the columns.
-Route::patterns(array_fill_keys(['kit', 'part', 'gone', 'wish', 'rig', 'joint'], '[0-9]{1,18}') + ['number' => '[0-9]{1,9}', 'token' => '[A-Za-z0-9]{1,64}']);
+Route::patterns(array_fill_keys(['kit', 'part', 'deleted', 'wish', 'rig', 'joint'], '[0-9]{1,18}') + ['number' => '[0-9]{1,9}', 'token' => '[A-Za-z0-9]{1,64}']);
 
 Route::post('guest', [GuestController::class, 'store'])->middleware([FromThePage::class, 'throttle:guests']);
 Route::post('sign-up', [AccountController::class, 'signUp'])->middleware([FromThePage::class, 'throttle:sign-up']);
@@ -81,7 +81,7 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         Route::put('parts/{part}', [PartController::class, 'update']);
         Route::delete('parts/{part}', [PartController::class, 'destroy']);
         Route::post('parts/{part}/copies', [PartController::class, 'duplicate']);
-        Route::post('parts/{gone}/back', [PartController::class, 'restore']);
+        Route::post('parts/{deleted}/back', [PartController::class, 'restore']);
         Route::post('parts/{part}/measure', [PartController::class, 'measure']);
     });
 

@@ -92,12 +92,12 @@ final class RigStore
     /** One step back in the history; a rig without an older step stays as it is. */
     public function undo(Rig $rig, int $revision): Rig
     {
-        return $this->travel($rig, $revision, -1);
+        return $this->moveInHistory($rig, $revision, -1);
     }
 
     public function redo(Rig $rig, int $revision): Rig
     {
-        return $this->travel($rig, $revision, 1);
+        return $this->moveInHistory($rig, $revision, 1);
     }
 
     public function rename(Rig $rig, int $revision, ?string $name): Rig
@@ -242,7 +242,7 @@ final class RigStore
         $document->chain = array_map($corrected, is_array($document->chain ?? null) ? $document->chain : []);
     }
 
-    private function travel(Rig $rig, int $revision, int $by): Rig
+    private function moveInHistory(Rig $rig, int $revision, int $by): Rig
     {
         return $this->locked($rig, $revision, function (Rig $rig) use ($by): void {
             $step = $rig->steps()->where('number', $rig->step + $by)->first();

@@ -281,12 +281,21 @@ final class RigViews
 
             return $marks === [] ? [new TravelMark(0.0, '∞'), new TravelMark(1.0, Phrase::figure($rig->lenses[$travel->part]->m0, 'x'))] : $marks;
         }
-        $span = $travel->greatest - $travel->least;
-        $step = $span > 200 ? 50 : ($span > 80 ? 20 : ($span > 30 ? 10 : ($span > 12 ? 5 : 1)));
-        $zero = $part instanceof Bellows ? $part->scaleZeroMm : 0.0;
+        // In the scale's own units: mm from where it reads 0, or turns.
+        [$zero, $per, $unit] = $this->ownScale($rig, $travel);
+        $least = ($travel->least - $zero) / $per;
+        $greatest = ($travel->greatest - $zero) / $per;
+        $step = match (true) {
+            $greatest - $least > 200.0 => 50.0,
+            $greatest - $least > 80.0 => 20.0,
+            $greatest - $least > 30.0 => 10.0,
+            $greatest - $least > 12.0 => 5.0,
+            $unit === 'turns' && $greatest - $least <= 4.0 => 0.5,
+            default => 1.0,
+        };
         $marks = [];
-        for ($at = ceil(($travel->least - $zero) / $step) * $step; $at <= $travel->greatest - $zero + 1e-9; $at += $step) {
-            $marks[] = new TravelMark($at + $zero, Phrase::digits($at));
+        for ($at = ceil($least / $step - 1e-9) * $step; $at <= $greatest + 1e-9; $at += $step) {
+            $marks[] = new TravelMark($at * $per + $zero, Phrase::digits($at));
         }
 
         return $marks;

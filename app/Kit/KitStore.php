@@ -88,7 +88,7 @@ final class KitStore
         if ($rigs !== [] && ! $anyway) {
             throw new PartInUse(array_map(static fn ($rig): string => $rig->name ?? 'Unnamed rig', $rigs));
         }
-        $this->step($part->kit, 'take out '.($part->name ?? $part->kind), function (Kit $kit) use ($part): array {
+        $this->step($part->kit, 'remove '.($part->name ?? $part->kind), function (Kit $kit) use ($part): array {
             $row = $this->fresh($part);
             $before = $row->state();
             $row->delete();
@@ -142,12 +142,12 @@ final class KitStore
 
     public function undo(Kit $kit, int $revision): Kit
     {
-        return $this->travel($kit, $revision, -1);
+        return $this->moveInHistory($kit, $revision, -1);
     }
 
     public function redo(Kit $kit, int $revision): Kit
     {
-        return $this->travel($kit, $revision, 1);
+        return $this->moveInHistory($kit, $revision, 1);
     }
 
     /**
@@ -164,7 +164,7 @@ final class KitStore
         return ['undo' => is_string($undo) ? $undo : null, 'redo' => is_string($redo) ? $redo : null];
     }
 
-    private function travel(Kit $kit, int $revision, int $by): Kit
+    private function moveInHistory(Kit $kit, int $revision, int $by): Kit
     {
         return $this->locked($kit, $revision, function (Kit $kit) use ($by): void {
             $step = $kit->steps()->where('number', $by < 0 ? $kit->step : $kit->step + 1)->first();

@@ -52,18 +52,18 @@ final class Kit extends Model
     }
 
     /**
-     * Parts that were taken out, the last one first.
+     * Deleted parts, the last one first.
      *
      * @return HasMany<Part, $this>
      */
-    public function gone(): HasMany
+    public function deletedParts(): HasMany
     {
-        $gone = $this->hasMany(Part::class);
-        $gone->withoutGlobalScope(SoftDeletingScope::class);
-        $gone->whereNotNull('deleted_at');
-        $gone->latest('deleted_at');
+        $deleted = $this->hasMany(Part::class);
+        $deleted->withoutGlobalScope(SoftDeletingScope::class);
+        $deleted->whereNotNull('deleted_at');
+        $deleted->latest('deleted_at');
 
-        return $gone;
+        return $deleted;
     }
 
     /** @return HasMany<KitStep, $this> */

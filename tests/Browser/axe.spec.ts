@@ -69,7 +69,7 @@ test.describe('axe finds nothing serious and the console stays quiet', () => {
         await expect(page.getByRole('status')).toContainText('of your kit do this');
         await nothingSerious(page);
         await page.getByRole('textbox', { name: /away/ }).fill('400');
-        await expect(page.getByRole('heading', { name: 'Nothing of yours does this.' })).toBeVisible();
+        await expect(page.getByRole('heading', { name: 'No rig from your kit does this.' })).toBeVisible();
         await nothingSerious(page);
         await page.goto('/find/cards');
         await expect(page.getByRole('table')).toBeVisible();
@@ -93,7 +93,7 @@ test.describe('axe finds nothing serious and the console stays quiet', () => {
         await page.getByRole('button', { name: /^Moor 50/ }).click();
         await page.getByRole('button', { name: /^All fields/ }).click();
         await nothingSerious(page);
-        await page.getByRole('button', { name: 'Settle it by a ruler' }).click();
+        await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
         await nothingSerious(page);
         await page.keyboard.press('Escape');
         await page.getByRole('button', { name: 'Add a part' }).click();

@@ -7,7 +7,7 @@ const status = (page: Page) => page.getByRole('status');
 /** The figures of a row: working distance, magnification, stops. */
 async function figuresOf(page: Page, row: number): Promise<string[]> {
     const text = await rowsOf(page).nth(row).innerText();
-    const [, room = '', , m = ''] = /([\d.]+)\s*mm off\s*(([\d.]+)\s*×)/.exec(text.replaceAll('\n', ' ')) ?? [];
+    const [, room = '', , m = ''] = /([\d.]+)\s*mm away\s*(([\d.]+)\s*×)/.exec(text.replaceAll('\n', ' ')) ?? [];
     return [room, m];
 }
 
@@ -80,9 +80,9 @@ test('a wish grows by clauses, is kept under a name, and comes back', async ({ p
 test('what can’t be done says how near the kit comes and which part would do it', async ({ page }) => {
     await openDemonstration(page);
     await page.goto('/find?fieldWidthMm=18&leastRoomMm=400');
-    await expect(page.getByRole('heading', { name: 'Nothing of yours does this.' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'No rig from your kit does this.' })).toBeVisible();
     await expect(page.getByText('a lens of 200 mm, larch', { exact: true })).toBeVisible();
-    await expect(page.getByRole('list', { name: 'How near your kit comes' }).getByRole('listitem').first()).toContainText('mm off');
+    await expect(page.getByRole('list', { name: 'How near your kit comes' }).getByRole('listitem').first()).toContainText('mm away');
     // A blank that can't be so is said where it stands, and what was found goes.
     await page.getByRole('textbox', { name: /of subject/ }).fill('0');
     await expect(page.getByRole('alert')).toContainText('between 0.01 and 100000');

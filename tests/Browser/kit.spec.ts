@@ -50,14 +50,14 @@ test('a set of tubes is added from a pattern, changed, undone and brought back',
 test('taking out a part that a rig uses says which; it is brought back from among the taken out', async ({ page }) => {
     await openKit(page);
     await page.getByRole('button', { name: /^Tube 9/ }).click();
-    await page.getByRole('button', { name: 'Take out', exact: true }).click();
-    const dialog = page.getByRole('dialog', { name: 'Take out Tube 9?' });
+    await page.getByRole('button', { name: 'Remove', exact: true }).click();
+    const dialog = page.getByRole('dialog', { name: 'Remove Tube 9?' });
     await expect(dialog.getByText('Lichen disc')).toBeVisible();
-    await dialog.getByRole('button', { name: 'Take out' }).click();
+    await dialog.getByRole('button', { name: 'Remove' }).click();
     await expect(page.getByRole('button', { name: /^Tube 9/ })).toHaveCount(0);
     await page.getByRole('button', { name: 'Files and more' }).click();
-    await page.getByRole('menuitem', { name: 'Taken out (1)…' }).click();
-    await page.getByRole('button', { name: 'Bring back' }).click();
+    await page.getByRole('menuitem', { name: 'Removed (1)…' }).click();
+    await page.getByRole('button', { name: 'Put back' }).click();
     await expect(page.getByText('Nothing was taken out.')).toBeVisible();
     await page.keyboard.press('Escape');
     await expect(page.getByRole('button', { name: /^Tube 9/ })).toBeVisible();
@@ -88,11 +88,11 @@ test('a cell of the table is changed where it stands, and a rig that uses the pa
 test('a picture of a ruler settles a lens, shown first, kept when asked, taken back by undo', async ({ page }) => {
     await openKit(page);
     await page.getByRole('button', { name: /^Moor 50/ }).click();
-    await page.getByRole('button', { name: 'Settle it by a ruler' }).click();
+    await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
     await page.getByLabel('between, mm, picture 1').fill('60');
     await page.getByLabel('pixels, picture 1').fill('4800');
     await page.getByLabel('of the ruler, mm, picture 1').fill('16');
-    await page.getByRole('button', { name: 'Show what it tells' }).click();
+    await page.getByRole('button', { name: 'Preview' }).click();
     const result = page.getByRole('table', { name: 'Old and new figures' });
     await expect(result).toContainText('Principal gap');
     await expect(result).toContainText('its design family’s');
@@ -105,7 +105,7 @@ test('a picture of a ruler settles a lens, shown first, kept when asked, taken b
 test('a file shows what it will change, names what is wrong by line, and is taken whole', async ({ page }) => {
     await openKit(page);
     await page.getByRole('button', { name: 'Files and more' }).click();
-    await page.getByRole('menuitem', { name: 'Bring in a file…' }).click();
+    await page.getByRole('menuitem', { name: 'Import a file…' }).click();
     const file = page.getByLabel('File', { exact: true });
     await file.setInputFiles({ name: 'kit.csv', mimeType: 'text/csv', buffer: Buffer.from('kind,name,lengthMm\ntube,Odd,ten\n') });
     await expect(page.getByText('line 2, lengthMm')).toBeVisible();
@@ -113,7 +113,7 @@ test('a file shows what it will change, names what is wrong by line, and is take
     const good = 'kind,id,name,rear,front,lengthMm\ntube,tube-9,Tube 9,larch,larch,9.3\ntube,,Tube 50,larch,larch,50\n';
     await file.setInputFiles({ name: 'kit.csv', mimeType: 'text/csv', buffer: Buffer.from(good) });
     await expect(page.getByText('1 new · 1 different · 0 the same')).toBeVisible();
-    await page.getByRole('button', { name: 'Take in 2 parts' }).click();
+    await page.getByRole('button', { name: 'Import 2 parts' }).click();
     await expect(page.getByRole('button', { name: /^Tube 50/ })).toBeVisible();
     await expect(page.getByRole('button', { name: /^Tube 9 9\.3/ })).toBeVisible();
 });
@@ -249,7 +249,7 @@ test('a rig file is brought in, and a bad one says what is wrong where', async (
     await openDemonstration(page);
     const id = new URL(page.url()).pathname.split('/').pop() ?? '';
     const text = await page.evaluate(async (rig) => (await fetch(`/api/rigs/${rig}/file`)).text(), id);
-    const file = page.getByLabel('Bring in a file…');
+    const file = page.getByLabel('Import a file…');
     await file.setInputFiles({
         name: 'bad.rig.json',
         mimeType: 'application/json',

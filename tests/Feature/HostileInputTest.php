@@ -19,7 +19,7 @@ final class HostileInputTest extends TestCase
     /** Routes that need no body: whatever comes along is left unread, and they do what they are for. */
     private const NO_BODY = [
         'POST api/guest', 'POST api/sign-out', 'POST api/rigs', 'POST api/rigs/{rig}/copies', 'DELETE api/rigs/{rig}', 'DELETE api/rigs/{rig}/news', 'POST api/rigs/{rig}/share', 'DELETE api/rigs/{rig}/share',
-        'DELETE api/kits/{kit}/parts/{part}', 'POST api/kits/{kit}/parts/{part}/copies', 'POST api/kits/{kit}/parts/{gone}/back', 'DELETE api/joints/{joint}', 'DELETE api/kits/{kit}/wishes/{wish}', 'PUT storage/{path}', 'POST api/me/confirmation', 'DELETE api/me/sessions/{session}',
+        'DELETE api/kits/{kit}/parts/{part}', 'POST api/kits/{kit}/parts/{part}/copies', 'POST api/kits/{kit}/parts/{deleted}/back', 'DELETE api/joints/{joint}', 'DELETE api/kits/{kit}/wishes/{wish}', 'PUT storage/{path}', 'POST api/me/confirmation', 'DELETE api/me/sessions/{session}',
     ];
 
     /** @return iterable<string, array{string}> */

@@ -66,7 +66,7 @@ final class KitApiTest extends TestCase
             $labels[] = $now['history']['undo'];
             $this->postJson($this->at('undo'), ['revision' => $now['revision']])->assertOk();
         }
-        $this->assertSame(['take out Hood 52', 'change Tube nine', 'add Tube 5 and 1 more'], $labels);
+        $this->assertSame(['remove Hood 52', 'change Tube nine', 'add Tube 5 and 1 more'], $labels);
         $this->assertSame($start, $this->export());
         for ($n = 0; $n < 3; $n++) {
             $this->postJson($this->at('redo'), ['revision' => $this->kit->refresh()->revision])->assertOk();

@@ -100,7 +100,7 @@ final class FuzzTest extends TestCase
         [$method, $uri] = $route;
         $rig = $this->user->rigs()->inRandomOrder($this->inputs->below(1000))->first();
         $kit = $this->kit();
-        $holes = ['{rig}' => (string) $rig?->id, '{kit}' => (string) $kit->id, '{part}' => (string) $kit->parts()->value('id'), '{gone}' => (string) $kit->parts()->value('id'), '{joint}' => '1', '{number}' => '0', '{wish}' => (string) $kit->wishes()->value('id'), '{card}' => $this->inputs->pick(['ladder', 'close-ups', 'draws', 'x']), '{token}' => str_repeat('a', 40), '{session}' => str_repeat('a', 16), '{place?}' => 'bench', '{path}' => 'x'];
+        $holes = ['{rig}' => (string) $rig?->id, '{kit}' => (string) $kit->id, '{part}' => (string) $kit->parts()->value('id'), '{deleted}' => (string) $kit->parts()->value('id'), '{joint}' => '1', '{number}' => '0', '{wish}' => (string) $kit->wishes()->value('id'), '{card}' => $this->inputs->pick(['ladder', 'close-ups', 'draws', 'x']), '{token}' => str_repeat('a', 40), '{session}' => str_repeat('a', 16), '{place?}' => 'bench', '{path}' => 'x'];
         $address = '/'.preg_replace_callback('/\{[^}]+\}/', fn (array $hole): string => $this->inputs->chance(0.12) ? rawurlencode($this->inputs->text()) : $holes[$hole[0]] ?? 'x', $uri);
         $query = [];
         foreach (['travel' => '2.focus', 'index' => '0', 'front' => 'larch', 'rear' => 'tern', 'magnification' => '0.5', 'page' => '1', 'search' => 'moss', 'as' => 'json', 'camera' => (string) $kit->parts()->where('kind', 'camera')->value('id'), 'lens' => (string) $kit->parts()->where('kind', 'lens')->value('id'), 'spacer' => '1', 'closeUp' => '1', 'anyway' => '1', 'fieldWidthMm' => '20', 'leastRoomMm' => '30', 'ranking' => 'mass'] as $name => $right) {

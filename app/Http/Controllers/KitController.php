@@ -87,11 +87,11 @@ final class KitController
         return Shown::first(fn (): KitView => $this->view($this->store->redo($kit, $request->revision())));
     }
 
-    #[OA\Get(path: '/kits/{kit}/deleted', operationId: 'listDeleted', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Parts that were taken out, the last one first, at most 200', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: DeletedPart::class)))])]
+    #[OA\Get(path: '/kits/{kit}/deleted', operationId: 'listDeleted', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Deleted parts, the last one first, at most 200', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: DeletedPart::class)))])]
     public function deleted(Kit $kit): JsonResponse
     {
         Gate::authorize('view', $kit);
-        $parts = array_values($kit->gone()->limit(200)->get()->all());
+        $parts = array_values($kit->deletedParts()->limit(200)->get()->all());
 
         return response()->json(array_map(fn (Part $part): DeletedPart => new DeletedPart($part->id, $part->kind, $part->name ?? ucfirst($part->kindOf()->spoken()), ($part->deleted_at ?? now())->toIso8601String()), $parts));
     }
@@ -164,7 +164,7 @@ final class KitController
             $kit->id, $kit->revision, $kit->name, $kit->currency,
             array_values($kit->parts->map(self::part(...))->all()),
             new HistoryView($history['undo'], $history['redo']),
-            $kit->gone()->count(),
+            $kit->deletedParts()->count(),
         );
     }
 

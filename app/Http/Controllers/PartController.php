@@ -79,7 +79,7 @@ final class PartController
     }
 
     #[OA\Delete(path: '/kits/{kit}/parts/{part}', operationId: 'takeOutPart', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'part', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'anyway', schema: new OA\Schema(type: 'integer'))], responses: [
-        new OA\Response(response: 204, description: 'Taken out; it can be brought back'),
+        new OA\Response(response: 204, description: 'Deleted; it can be put back'),
         new OA\Response(response: 409, description: 'Rigs use it; ask again with anyway=1', content: new OA\JsonContent(ref: Conflict::class)),
     ])]
     public function destroy(Request $request, Kit $kit, Part $part): Response
@@ -90,11 +90,11 @@ final class PartController
         return response()->noContent();
     }
 
-    #[OA\Post(path: '/kits/{kit}/parts/{gone}/back', operationId: 'bringBackPart', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'gone', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'The part, back in the kit', content: new OA\JsonContent(ref: KitPart::class))])]
-    public function restore(Kit $kit, int $gone): JsonResponse
+    #[OA\Post(path: '/kits/{kit}/parts/{deleted}/back', operationId: 'bringBackPart', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'deleted', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'The part, back in the kit', content: new OA\JsonContent(ref: KitPart::class))])]
+    public function restore(Kit $kit, int $deleted): JsonResponse
     {
         Gate::authorize('update', $kit);
-        $part = $kit->gone()->whereKey($gone)->firstOrFail();
+        $part = $kit->deletedParts()->whereKey($deleted)->firstOrFail();
 
         return Shown::first(fn (): KitPart => KitController::part($this->store->restore($part)));
     }

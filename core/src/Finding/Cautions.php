@@ -11,11 +11,6 @@ use ZincThimble\Core\Rig\Rig;
 /** Which cautions a rig, its subject and its surroundings call for. */
 final class Cautions
 {
-    /** From here on a rig is heavy: known mass, g, or length to the front-most metal, mm. */
-    private const HEAVY_G = 2000.0;
-
-    private const LONG_MM = 350.0;
-
     /**
      * @param  float  $lengthMm  sensor to front-most metal
      * @param  list<Finding>  $findings
@@ -43,13 +38,13 @@ final class Cautions
             $codes[] = 'hot';
         }
         $found = array_map(static fn (Finding $finding): Code => $finding->code, $findings);
-        if (($rig->totals->massG ?? 0.0) >= self::HEAVY_G || $lengthMm >= self::LONG_MM || in_array(Code::HeavyFront, $found, true)) {
+        if (($rig->totals->massG ?? 0.0) >= Limits::HEAVY_G || $lengthMm >= Limits::LONG_MM || in_array(Code::HeavyFront, $found, true)) {
             $codes[] = 'heavy';
         }
         if (in_array(Code::ThreadLookalike, $found, true)) {
             $codes[] = 'thread';
         }
-        if ($rig->subject?->has('flees') === true && ($reading->workingDistanceMm ?? INF) < 150.0) {
+        if ($rig->subject?->has('flees') === true && ($reading->workingDistanceMm ?? INF) < Limits::FLASH_NEAR_MM) {
             $codes[] = 'flash';
         }
 

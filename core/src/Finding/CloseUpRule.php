@@ -12,11 +12,6 @@ use ZincThimble\Core\Rig\TravelKind;
 /** `diopter-strong`, `stacked-diopters-order`: close-up lenses that ask too much. */
 final class CloseUpRule implements Rule
 {
-    public const STRONG_D = 4.0;
-
-    /** An entrance pupil narrower than this forgives one step. */
-    public const NARROW_MM = 5.0;
-
     /** `diopter-strong`, `stacked-diopters-order`. */
     public function find(RuleContext $context): array
     {
@@ -41,7 +36,7 @@ final class CloseUpRule implements Rule
             $previous = $part;
         }
         $spans = $order === null ? [] : $context->always($order);
-        if ($last === null || $sum < self::STRONG_D) {
+        if ($last === null || $sum < Limits::STRONG_D) {
             return $spans;
         }
         $at = $context->rig->workingLens();
@@ -51,9 +46,9 @@ final class CloseUpRule implements Rule
         $pattern = 'Single close-up lenses of {power:d} together: soft, with colour at the edges. Stop down, or take a corrected pair.';
         $severe = new Finding(Code::DiopterStrong, Severity::Warn, $last, $pattern, ['power' => $sum]);
         $slight = new Finding(Code::DiopterStrong, Severity::Note, $last, $pattern, ['power' => $sum]);
-        $narrowest = self::NARROW_MM * (1.0 - 1e-12);
+        $narrowest = Limits::FORGIVING_PUPIL_MM * (1.0 - 1e-12);
 
-        return $sum > self::STRONG_D
+        return $sum > Limits::STRONG_D
             ? [...$spans, ...Span::where($widths, $narrowest, INF, $severe), ...Span::where($widths, -INF, $narrowest, $slight)]
             : [...$spans, ...Span::where($widths, $narrowest, INF, $slight)];
     }

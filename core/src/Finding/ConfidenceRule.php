@@ -12,9 +12,6 @@ use ZincThimble\Core\Rig\Rig;
 /** `data-disagree`, `estimated`: how far the readings can be trusted. */
 final class ConfidenceRule implements Rule
 {
-    /** Half-widths smaller than this share of the reading are not worth a word. */
-    private const SHARE = 0.02;
-
     /** The readings that a word is said of, the first that deserves it: what it is called, and its unit. */
     private const TOLD = [
         'workingDistanceMm' => ['Working distance', ':mm'],
@@ -58,7 +55,7 @@ final class ConfidenceRule implements Rule
                 for ($row = $first; $row <= $last; $row++) {
                     $half = $halfWidths[$row] ?? null;
                     $value = $values[$row];
-                    if ($half !== null && $value !== null && $half >= self::SHARE * ($value < 0.0 ? -$value : $value) && ! $told[$row]) {
+                    if ($half !== null && $value !== null && $half >= Limits::UNSURE * ($value < 0.0 ? -$value : $value) && ! $told[$row]) {
                         if ($from < 0) {
                             $from = $row;
                         }
@@ -130,7 +127,7 @@ final class ConfidenceRule implements Rule
                 $context->columns->magnification,
             );
 
-            return Span::where($column, 0.02, INF, new Finding(Code::Estimated, Severity::Note, $i,
+            return Span::where($column, Limits::UNSURE, INF, new Finding(Code::Estimated, Severity::Note, $i,
                 '{part} stands away from the distance it was made for: its NA of {na} is an estimate here.', ['part' => $part->label(), 'na' => $part->na]));
         }
 

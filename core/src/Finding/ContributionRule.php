@@ -12,8 +12,6 @@ use ZincThimble\Core\Optics\Image;
 /** `adds-little`: a part whose absence changes the field by less than 5 %. */
 final class ContributionRule implements Rule
 {
-    public const LITTLE = 0.05;
-
     /** `adds-little`: parts without which the field hardly changes. */
     public function find(RuleContext $context): array
     {
@@ -23,7 +21,7 @@ final class ContributionRule implements Rule
                 continue;
             }
             $column = $this->changes($context, $i);
-            array_push($spans, ...Span::where($column, -1.0, self::LITTLE - 1e-12, new Finding(Code::AddsLittle, Severity::Note, $i,
+            array_push($spans, ...Span::where($column, -1.0, Limits::ADDS_LITTLE - 1e-12, new Finding(Code::AddsLittle, Severity::Note, $i,
                 '{part} adds next to nothing: without it the field changes by {change:pct}.', ['part' => $part->label()]), ['change' => $column]));
         }
 

@@ -10,16 +10,13 @@ use ZincThimble\Core\Rig\Rig;
 /** `vignette`: what cuts the corner, and what stops the light instead of the working diaphragm. */
 final class CornerRule implements Rule
 {
-    /** Corners brighter than this pass unnoticed. */
-    public const BRIGHT_ENOUGH = 0.9;
-
     /** `vignette`: the part that cuts the corner, and how dark it is left. */
     public function find(RuleContext $context): array
     {
         $spans = [];
         $dark = [];
         foreach ($context->columns->cornerBrightness as $row => $brightness) {
-            if ($brightness !== null && $brightness < self::BRIGHT_ENOUGH) {
+            if ($brightness !== null && $brightness < Limits::CORNER_BRIGHTNESS) {
                 $part = $context->columns->cornerPart[$row];
                 if ($part !== null) {
                     $dark[$part][$row] = 1.0 - $brightness;

@@ -14,12 +14,6 @@ use ZincThimble\Core\Rig\TravelKind;
 /** `screw-loose`, `no-shoulder`, `bare-rear`, `flare`: small things that spoil a session. */
 final class HandlingRule implements Rule
 {
-    /** Bare length behind the lens from which flare shows, mm. */
-    public const LONG_MM = 100.0;
-
-    /** Bare tubes in a row from which it shows. */
-    public const MANY_TUBES = 3;
-
     /** `no-shoulder`, `bare-rear`, `body-uncoupled`, `flare`. */
     public function find(RuleContext $context): array
     {
@@ -50,8 +44,8 @@ final class HandlingRule implements Rule
     private function flare(RuleContext $context): array
     {
         [$length, $tubes, $moving] = self::bareBehindTheLens($context->rig, $context->travel?->kind === TravelKind::Length ? $context->travel->part : null);
-        $many = $tubes >= self::MANY_TUBES;
-        if (! $moving && ! $many && $length <= self::LONG_MM) {
+        $many = $tubes >= Limits::BARE_TUBES;
+        if (! $moving && ! $many && $length <= Limits::BARE_MM) {
             return [];
         }
         $bare = array_fill(0, $context->columns->rows, $length);
@@ -62,7 +56,7 @@ final class HandlingRule implements Rule
             $bare = array_values($bare);
         }
 
-        return Span::where($bare, $many ? -INF : self::LONG_MM, INF, new Finding(Code::Flare, Severity::Note, null,
+        return Span::where($bare, $many ? -INF : Limits::BARE_MM, INF, new Finding(Code::Flare, Severity::Note, null,
             'There are {bare:mm} of bare tube and cloth behind the lens: line or hood them against flare.'), ['bare' => $bare]);
     }
 

@@ -29,8 +29,8 @@ final class MendCandidates
     {
         return match ($finding->code) {
             Code::JointMismatch, Code::ThreadLookalike => self::joints($rig, (int) $finding->part, $kit),
-            Code::FocusInside => [...self::room($rig, RoomRule::TOUCHING_MM * 2), ...self::lessExtension($rig)],
-            Code::Touching => [...self::room($rig, RoomRule::TOUCHING_MM * 1.01), ...self::lessExtension($rig)],
+            Code::FocusInside => [...self::room($rig, Limits::TOUCHING_MM * 2), ...self::lessExtension($rig)],
+            Code::Touching => [...self::room($rig, Limits::TOUCHING_MM * 1.01), ...self::lessExtension($rig)],
             Code::LightShutOut => [...self::room($rig, self::roomForLight($rig)), ...self::lessExtension($rig)],
             Code::NoImage => [...self::converterFirst($rig), ...self::someImage($rig), ...self::lessExtension($rig), ...self::turned($rig, $kit)],
             Code::ApertureStuck, Code::TurnItRound => self::turned($rig, $kit),
@@ -201,7 +201,7 @@ final class MendCandidates
     private static function shims(Rig $rig, float $over, array $kit): iterable
     {
         foreach ($kit as $part) {
-            if ($part instanceof Spacer && $part->kind->isFixedSpacer() && abs($part->lengthMm - $over) <= 0.02 && isset($rig->chain[0]) && self::fitsAt($rig, null, $part, $rig->chain[0])) {
+            if ($part instanceof Spacer && $part->kind->isFixedSpacer() && abs($part->lengthMm - $over) <= Limits::SHIM_MM && isset($rig->chain[0]) && self::fitsAt($rig, null, $part, $rig->chain[0])) {
                 yield Mend::insert('Put in {name}', 0, [$part]);
             }
         }
@@ -292,7 +292,7 @@ final class MendCandidates
     {
         $last = $rig->chain[count($rig->chain) - 1];
 
-        return 1.01 * tan(deg2rad(RoomRule::SHUT_OUT_DEG)) * \ZincThimble\Core\Gear\Outline::frontMm($last) / 2.0;
+        return 1.01 * tan(deg2rad(Limits::SHUT_OUT_DEG)) * \ZincThimble\Core\Gear\Outline::frontMm($last) / 2.0;
     }
 
     private static function fitsAt(Rig $rig, ?Part $behind, Part $part, Part $ahead): bool

@@ -14,12 +14,6 @@ use ZincThimble\Core\Rig\TravelKind;
 /** `turn-it-round`, `unsuited`: whether the lens is the right one, the right way round. */
 final class OrientationRule implements Rule
 {
-    /** A lens that goes this far by itself was made for near things. */
-    private const MACRO = 0.5;
-
-    /** Wider than this, a lens made for far things is soft near by. */
-    private const WIDE_APERTURE = 1.5;
-
     /** `turn-it-round`, `unsuited`. */
     public function find(RuleContext $context): array
     {
@@ -35,15 +29,15 @@ final class OrientationRule implements Rule
             $same = self::usualWay($context, $at);
             $column = [];
             foreach ($magnification as $row => $m) {
-                $column[] = $m !== null && $m > 0.0 && $same[$row] >= 0.95 * $m ? 1.0 : null;
+                $column[] = $m !== null && $m > 0.0 && $same[$row] >= Limits::SAME_EITHER_WAY * $m ? 1.0 : null;
             }
             array_push($spans, ...Span::where($column, 0.0, INF, new Finding(Code::TurnItRound, Severity::Note, $at,
                 '{part} gains nothing by being reversed: the usual way round gives {same:x} and keeps its coupling.', ['part' => $lens->label()]), ['same' => $same]));
             $wasted = self::wasted($context, $at);
-            array_push($spans, ...Span::where($wasted, 0.5, INF, new Finding(Code::Unsuited, Severity::Note, $at,
+            array_push($spans, ...Span::where($wasted, Limits::WASTED, INF, new Finding(Code::Unsuited, Severity::Note, $at,
                 '{part} is ill suited to being reversed: {wasted:pct} of its length adds no extension.', ['part' => $lens->label()]), ['wasted' => $wasted]));
         } elseif ($far && self::isAlone($context->rig)) {
-            array_push($spans, ...Span::where($magnification, 1.0, INF, new Finding(Code::TurnItRound, Severity::Note, $at,
+            array_push($spans, ...Span::where($magnification, Limits::BETTER_REVERSED, INF, new Finding(Code::TurnItRound, Severity::Note, $at,
                 'Above life size, {part} is better corrected the other way round: it was made for far things.', ['part' => $lens->label()])));
         }
         if ($context->rig->subject?->flat === true && $lens->flatField === false) {
@@ -51,9 +45,9 @@ final class OrientationRule implements Rule
                 'The field of {part} is curved and the subject is flat: edges and middle won’t be sharp together.', ['part' => $lens->label()])));
         }
         $widest = $context->rig->lenses[$at]->widest;
-        if ($far && ! $lens->reversed && $widest !== null && $widest < self::WIDE_APERTURE) {
-            array_push($spans, ...Span::where($magnification, self::MACRO, INF, new Finding(Code::Unsuited, Severity::Note, $at,
-                '{part} opens to {widest:f} and was not made for near: expect softness until it is stopped down well.', ['part' => $lens->label(), 'widest' => $widest])));
+        if ($far && ! $lens->reversed && $widest !== null && $widest < Limits::WIDE_APERTURE) {
+            array_push($spans, ...Span::where($magnification, Limits::CLOSE_UP_WORK, INF, new Finding(Code::Unsuited, Severity::Note, $at,
+                '{part} opens to {widest:f} and is not designed for close-up work: expect softness until it is stopped down well.', ['part' => $lens->label(), 'widest' => $widest])));
         }
 
         return $spans;
@@ -62,7 +56,7 @@ final class OrientationRule implements Rule
     /** Neither a macro lens nor one for copying and enlarging. */
     public static function madeForFarThings(Lens $lens): bool
     {
-        return $lens->flatField !== true && $lens->design !== Design::Triplet && ($lens->figures->maxMagnification ?? 0.0) < self::MACRO;
+        return $lens->flatField !== true && $lens->design !== Design::Triplet && ($lens->figures->maxMagnification ?? 0.0) < Limits::CLOSE_UP_WORK;
     }
 
     /**

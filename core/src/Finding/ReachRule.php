@@ -7,9 +7,6 @@ namespace ZincThimble\Core\Finding;
 /** `outside-window`, `infinity-lost`, `infinity-overshot`: over what range the rig still focuses. */
 final class ReachRule implements Rule
 {
-    /** Extension to spare that nobody notices, mm. */
-    private const SHIM_MM = 0.02;
-
     /** `outside-window`, `infinity-lost`, `infinity-overshot`. */
     public function find(RuleContext $context): array
     {
@@ -26,18 +23,28 @@ final class ReachRule implements Rule
         }
         if ($asked < $nearest - 1e-9) {
             return $context->always(new Finding(Code::OutsideWindow, Severity::Warn, null,
-                $furthest === null
-                    ? 'The nearest it focuses is {nearest:mm} from the front: move back by {by:mm}.'
-                    : 'It focuses from {nearest:mm} to {furthest:mm} from the front: move back by {by:mm}.',
+                match (true) {
+                    $furthest === null => 'The nearest it focuses is {nearest:mm} from the front: move back by {by:mm}.',
+                    self::isOnePlane($nearest, $furthest) => 'It focuses only {nearest:mm} from the front: move back by {by:mm}.',
+                    default => 'It focuses from {nearest:mm} to {furthest:mm} from the front: move back by {by:mm}.',
+                },
                 ['nearest' => $nearest, 'furthest' => $furthest ?? 0.0, 'by' => $nearest - $asked]));
         }
         if ($furthest !== null && $asked > $furthest + 1e-9) {
             return $context->always(new Finding(Code::OutsideWindow, Severity::Warn, null,
-                'It focuses from {nearest:mm} to {furthest:mm} from the front: move in by {by:mm}.',
+                self::isOnePlane($nearest, $furthest)
+                    ? 'It focuses only {nearest:mm} from the front: move in by {by:mm}.'
+                    : 'It focuses from {nearest:mm} to {furthest:mm} from the front: move in by {by:mm}.',
                 ['nearest' => $nearest, 'furthest' => $furthest, 'by' => $asked - $furthest]));
         }
 
         return [];
+    }
+
+    /** Whether both ends of a window are told by the same figure. */
+    private static function isOnePlane(float $nearest, float $furthest): bool
+    {
+        return Phrase::figure($nearest, 'mm') === Phrase::figure($furthest, 'mm');
     }
 
     /** @return list<Span> */
@@ -45,7 +52,7 @@ final class ReachRule implements Rule
     {
         $infinity = $context->infinity;
         if ($infinity->reached) {
-            return $infinity->overshotMm === null || $infinity->overshotMm <= self::SHIM_MM ? [] : $context->always(new Finding(
+            return $infinity->overshotMm === null || $infinity->overshotMm <= Limits::SHIM_MM ? [] : $context->always(new Finding(
                 Code::InfinityOvershot, Severity::Note, null,
                 'The rig is {over:mm} too short: the infinity mark lies before its stop. A shim of {over:mm} makes the stop right.',
                 ['over' => $infinity->overshotMm],

@@ -95,10 +95,4 @@ final readonly class Camera
     {
         return $this->front->main()?->type === JointType::Fixed;
     }
-
-    /** Greatest moment about the mount, Nm: as given, else what a metal one takes (a plastic one takes 0.4: give that). */
-    public function mountLimitNm(): float
-    {
-        return $this->mountMomentNm ?? 1.0;
-    }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Plan;
 
+use ZincThimble\Core\Finding\Limits;
 use ZincThimble\Core\Gear\Frame;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Optics\Axis;
@@ -24,14 +25,6 @@ use ZincThimble\Core\Rig\TravelKind;
  */
 final readonly class Advice
 {
-    /** Usual sway in the hand over half a second, mm (OPTICS.md, "Light"). */
-    private const SWAY_MM = ['hand' => 1.0, 'braced' => 0.3];
-
-    private const SWAY_S = 0.5;
-
-    /** A corner this bright is clear. */
-    private const CLEAR = 0.999;
-
     /**
      * @param  list<float>  $clearApertures
      * @param  list<float>  $clearZoomsMm
@@ -71,8 +64,8 @@ final readonly class Advice
         $depth = $subject?->depthOver($reading->fieldWidthMm);
         $effective = $reading->effectiveAperture;
         $slice = Stack::depths(ReadingTable::ofOne($reading), $conditions->totalDepth)[0];
-        $sway = self::SWAY_MM[$conditions->support ?? ''] ?? null;
-        $dark = $reading->cornerBrightness !== null && $reading->cornerBrightness < self::CLEAR;
+        $sway = Limits::SWAY_MM[$conditions->support ?? ''] ?? null;
+        $dark = $reading->cornerBrightness !== null && $reading->cornerBrightness < Limits::CLEAR_CORNER;
 
         return new self(
             best: $depth === null || $depth <= 0.0 ? null : BestAperture::of($rig, $depth, $sharpest, $railPitchMm, $secondsPerFrame),
@@ -81,7 +74,7 @@ final readonly class Advice
             exposureS: $effective === null || $conditions->iso === null || $conditions->ev === null ? null : Light::exposureS($effective, $conditions->iso, $conditions->ev),
             longestAcrossS: $subject?->acrossMmS === null || $reading->magnification === null ? null : Light::longestAcrossS($rig->blurLimitMm, $subject->acrossMmS, $reading->magnification),
             longestToAndFroS: $subject?->toAndFroMmS === null || $slice === null ? null : Light::longestToAndFroS($slice, $subject->toAndFroMmS),
-            longestSwayS: $sway === null || $slice === null ? null : $slice / 2.0 / ($sway / self::SWAY_S),
+            longestSwayS: $sway === null || $slice === null ? null : $slice / 2.0 / ($sway / Limits::SWAY_S),
             balanceMm: Balance::balancePoint($rig, $axis)[0] ?? null,
             clearApertures: $dark ? self::clearApertures($rig) : [],
             clearZoomsMm: $dark ? self::clearZooms($rig) : [],
@@ -150,6 +143,6 @@ final readonly class Advice
     {
         $brightness = Reading::of($rig)->cornerBrightness;
 
-        return $brightness !== null && $brightness >= self::CLEAR;
+        return $brightness !== null && $brightness >= Limits::CLEAR_CORNER;
     }
 }

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Search;
 
-use ZincThimble\Core\Finding\RoomRule;
-use ZincThimble\Core\Finding\SharpnessRule;
+use ZincThimble\Core\Finding\Limits;
 use ZincThimble\Core\Optics\RayMatrix;
 use ZincThimble\Core\Reading\Depth;
 use ZincThimble\Core\Rig\Conditions;
@@ -30,7 +29,7 @@ final readonly class LimitCheck
         $this->throat = $camera->throatMm === null ? 0.0 : $camera->registerMm / $camera->throatMm;
         $this->blurMm = $conditions->blurLimit($camera->frame($conditions->mode));
         $this->lambdaMm = $conditions->wavelengthNm * 1e-6;
-        $this->swayMm = SharpnessRule::SWAY_MM[$conditions->support ?? ''] ?? null;
+        $this->swayMm = Limits::SWAY_MM[$conditions->support ?? ''] ?? null;
     }
 
     /** Whether a limit depends on how much light gets through, so that a narrow ring behind the front assembly could break it. */
@@ -154,12 +153,12 @@ final readonly class LimitCheck
     private function warnings(FrontOptics $optics, float $room, float $effective, ?float $depth, float $m): int
     {
         $count = $optics->disagree;
-        $count += $room < RoomRule::TOUCHING_MM ? 1 : 0;
-        $count += atan2($room, $optics->frontOuter / 2.0) < RoomRule::SHUT_OUT_DEG * M_PI / 180.0 ? 1 : 0;
-        $count += 2.44 * $this->lambdaMm * $effective > 2.0 * $this->blurMm ? 1 : 0;
+        $count += $room < Limits::TOUCHING_MM ? 1 : 0;
+        $count += atan2($room, $optics->frontOuter / 2.0) < Limits::SHUT_OUT_DEG * M_PI / 180.0 ? 1 : 0;
+        $count += 2.44 * $this->lambdaMm * $effective > Limits::SPOT_OVER_BLUR * $this->blurMm ? 1 : 0;
         if ($depth !== null && $depth > 0.0 && ! $this->conditions->totalDepth) {
             $count += $this->swayMm !== null && $this->swayMm > $depth / 2.0 ? 1 : 0;
-            $count += $this->wanted->subjectDepthMm !== null && $this->wanted->subjectDepthMm > 10.0 * $depth ? 1 : 0;
+            $count += $this->wanted->subjectDepthMm !== null && $this->wanted->subjectDepthMm > Limits::MANY_SLICES * $depth ? 1 : 0;
         }
 
         return $count;

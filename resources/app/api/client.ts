@@ -72,7 +72,7 @@ interface Result<T> {
 }
 
 /** The answer, or Refused with the server's reason. */
-async function told<T>(asked: Promise<Result<T>>): Promise<T> {
+async function unwrap<T>(asked: Promise<Result<T>>): Promise<T> {
     const { data, error, response } = await asked.catch((fault: unknown): never => {
         // The browser's own words for "no answer", and for one that was cut off under way, say nothing to anybody.
         throw fault instanceof TypeError || fault instanceof SyntaxError ? new Away() : fault;
@@ -97,19 +97,19 @@ export type CardName = paths['/kits/{kit}/cards/{card}']['get']['parameters']['p
 export type CardQuery = paths['/kits/{kit}/cards/{card}']['get']['parameters']['query'];
 
 export const api = {
-    me: () => told(client.GET('/me')),
-    openDemonstration: () => told(client.POST('/guest')),
-    signOut: () => told(client.POST('/sign-out')),
-    signUp: (body: { name: string; email: string; password: string }) => told(client.POST('/sign-up', { body })),
-    signIn: (body: { email: string; password: string }) => told(client.POST('/sign-in', { body })),
-    forgotten: (email: string) => told(client.POST('/forgotten', { body: { email } })),
-    reset: (body: { token: string; email: string; password: string }) => told(client.POST('/reset', { body })),
-    rename: (name: string) => told(client.PUT('/me', { body: { name } })),
-    changePassword: (current: string, password: string) => told(client.PUT('/me/password', { body: { current, password } })),
-    deleteAccount: (password: string) => told(client.DELETE('/me', { body: { password } })),
+    me: () => unwrap(client.GET('/me')),
+    openDemonstration: () => unwrap(client.POST('/guest')),
+    signOut: () => unwrap(client.POST('/sign-out')),
+    signUp: (body: { name: string; email: string; password: string }) => unwrap(client.POST('/sign-up', { body })),
+    signIn: (body: { email: string; password: string }) => unwrap(client.POST('/sign-in', { body })),
+    forgotten: (email: string) => unwrap(client.POST('/forgotten', { body: { email } })),
+    reset: (body: { token: string; email: string; password: string }) => unwrap(client.POST('/reset', { body })),
+    rename: (name: string) => unwrap(client.PUT('/me', { body: { name } })),
+    changePassword: (current: string, password: string) => unwrap(client.PUT('/me/password', { body: { current, password } })),
+    deleteAccount: (password: string) => unwrap(client.DELETE('/me', { body: { password } })),
     archiveAddress: '/api/me/archive',
     restore: (archive: File) =>
-        told(
+        unwrap(
             client.POST('/me/archive', {
                 body: { archive: '' },
                 bodySerializer: () => {
@@ -119,79 +119,80 @@ export const api = {
                 },
             }),
         ),
-    guide: () => told(client.GET('/guide')),
-    patterns: () => told(client.GET('/patterns')),
-    joints: () => told(client.GET('/joints')),
+    guide: () => unwrap(client.GET('/guide')),
+    patterns: () => unwrap(client.GET('/patterns')),
+    joints: () => unwrap(client.GET('/joints')),
     addJoint: (body: { name: string; use?: string | null; registerMm?: number | null; throatMm?: number | null }) =>
-        told(client.POST('/joints', { body })),
-    dropJoint: (joint: number) => told(client.DELETE('/joints/{joint}', { params: { path: { joint } } })),
-    kits: () => told(client.GET('/kits')),
-    kit: (kit: number) => told(client.GET('/kits/{kit}', { params: ofKit(kit) })),
+        unwrap(client.POST('/joints', { body })),
+    dropJoint: (joint: number) => unwrap(client.DELETE('/joints/{joint}', { params: { path: { joint } } })),
+    kits: () => unwrap(client.GET('/kits')),
+    kit: (kit: number) => unwrap(client.GET('/kits/{kit}', { params: ofKit(kit) })),
     nameKit: (kit: number, name: string, currency: string | null) =>
-        told(client.PUT('/kits/{kit}', { params: ofKit(kit), body: { name, currency } })),
-    undoKit: (kit: number, revision: number) => told(client.POST('/kits/{kit}/undo', { params: ofKit(kit), body: { revision } })),
-    redoKit: (kit: number, revision: number) => told(client.POST('/kits/{kit}/redo', { params: ofKit(kit), body: { revision } })),
-    addParts: (kit: number, parts: PartFields[]) => told(client.POST('/kits/{kit}/parts', { params: ofKit(kit), body: { parts } })),
+        unwrap(client.PUT('/kits/{kit}', { params: ofKit(kit), body: { name, currency } })),
+    undoKit: (kit: number, revision: number) => unwrap(client.POST('/kits/{kit}/undo', { params: ofKit(kit), body: { revision } })),
+    redoKit: (kit: number, revision: number) => unwrap(client.POST('/kits/{kit}/redo', { params: ofKit(kit), body: { revision } })),
+    addParts: (kit: number, parts: PartFields[]) => unwrap(client.POST('/kits/{kit}/parts', { params: ofKit(kit), body: { parts } })),
     changePart: (kit: number, part: number, version: number, fields: PartFields) =>
-        told(client.PUT('/kits/{kit}/parts/{part}', { params: { path: { kit, part } }, body: { version, part: fields } })),
-    copyPart: (kit: number, part: number) => told(client.POST('/kits/{kit}/parts/{part}/copies', { params: { path: { kit, part } } })),
-    takeOutPart: (kit: number, part: number, anyway: boolean) =>
-        told(client.DELETE('/kits/{kit}/parts/{part}', { params: { path: { kit, part }, query: anyway ? { anyway: 1 } : {} } })),
-    gone: (kit: number) => told(client.GET('/kits/{kit}/deleted', { params: ofKit(kit) })),
-    bringBack: (kit: number, gone: number) => told(client.POST('/kits/{kit}/parts/{gone}/back', { params: { path: { kit, gone } } })),
+        unwrap(client.PUT('/kits/{kit}/parts/{part}', { params: { path: { kit, part } }, body: { version, part: fields } })),
+    copyPart: (kit: number, part: number) => unwrap(client.POST('/kits/{kit}/parts/{part}/copies', { params: { path: { kit, part } } })),
+    removePart: (kit: number, part: number, anyway: boolean) =>
+        unwrap(client.DELETE('/kits/{kit}/parts/{part}', { params: { path: { kit, part }, query: anyway ? { anyway: 1 } : {} } })),
+    deleted: (kit: number) => unwrap(client.GET('/kits/{kit}/deleted', { params: ofKit(kit) })),
+    bringBack: (kit: number, deleted: number) =>
+        unwrap(client.POST('/kits/{kit}/parts/{deleted}/back', { params: { path: { kit, deleted } } })),
     measure: (kit: number, part: number, body: MeasureRequest) =>
-        told(client.POST('/kits/{kit}/parts/{part}/measure', { params: { path: { kit, part } }, body })),
-    map: (kit: number) => told(client.GET('/kits/{kit}/map', { params: ofKit(kit) })),
+        unwrap(client.POST('/kits/{kit}/parts/{part}/measure', { params: { path: { kit, part } }, body })),
+    map: (kit: number) => unwrap(client.GET('/kits/{kit}/map', { params: ofKit(kit) })),
     crossing: (kit: number, front: string, rear: string) =>
-        told(client.GET('/kits/{kit}/crossing', { params: { ...ofKit(kit), query: { front, rear } } })),
+        unwrap(client.GET('/kits/{kit}/crossing', { params: { ...ofKit(kit), query: { front, rear } } })),
     previewImport: (kit: number, text: string, as: 'json' | 'csv') =>
-        told(client.POST('/kits/{kit}/import', { params: ofKit(kit), body: { text, as } })),
+        unwrap(client.POST('/kits/{kit}/import', { params: ofKit(kit), body: { text, as } })),
     takeImport: (kit: number, revision: number, text: string, as: 'json' | 'csv') =>
-        told(client.PUT('/kits/{kit}/import', { params: ofKit(kit), body: { text, as, revision } })),
+        unwrap(client.PUT('/kits/{kit}/import', { params: ofKit(kit), body: { text, as, revision } })),
     kitAddress: (kit: number, as: 'json' | 'csv') => `/api/kits/${kit}/file?as=${as}`,
-    importRig: (text: string) => told(client.POST('/rigs/import', { body: { text } })),
-    newsSeen: (rig: number) => told(client.DELETE('/rigs/{rig}/news', { params: at(rig) })),
-    share: (rig: number) => told(client.POST('/rigs/{rig}/share', { params: at(rig) })),
-    withdraw: (rig: number) => told(client.DELETE('/rigs/{rig}/share', { params: at(rig) })),
-    shared: (token: string) => told(client.GET('/shared/{token}', { params: { path: { token } } })),
+    importRig: (text: string) => unwrap(client.POST('/rigs/import', { body: { text } })),
+    newsSeen: (rig: number) => unwrap(client.DELETE('/rigs/{rig}/news', { params: at(rig) })),
+    share: (rig: number) => unwrap(client.POST('/rigs/{rig}/share', { params: at(rig) })),
+    withdraw: (rig: number) => unwrap(client.DELETE('/rigs/{rig}/share', { params: at(rig) })),
+    shared: (token: string) => unwrap(client.GET('/shared/{token}', { params: { path: { token } } })),
     sharedAddress: (token: string) => `/api/shared/${token}/file`,
-    rigs: () => told(client.GET('/rigs')),
+    rigs: () => unwrap(client.GET('/rigs')),
     findRigs: (search: string, page: number) =>
-        told(client.GET('/rigs', { params: { query: { page, ...(search === '' ? {} : { search }) } } })),
-    startRig: (from: { camera?: number; parts?: number[] } = {}) => told(client.POST('/rigs', { body: from })),
-    proposals: () => told(client.GET('/rigs/proposals')),
-    duplicate: (rig: number) => told(client.POST('/rigs/{rig}/copies', { params: at(rig) })),
-    tag: (rig: number, tags: string[]) => told(client.PUT('/rigs/{rig}/tags', { params: at(rig), body: { tags } })),
-    states: (rig: number) => told(client.GET('/rigs/{rig}/states', { params: at(rig) })),
-    state: (rig: number, number: number) => told(client.GET('/rigs/{rig}/states/{number}', { params: { path: { rig, number } } })),
-    rig: (rig: number) => told(client.GET('/rigs/{rig}', { params: at(rig) })),
+        unwrap(client.GET('/rigs', { params: { query: { page, ...(search === '' ? {} : { search }) } } })),
+    startRig: (from: { camera?: number; parts?: number[] } = {}) => unwrap(client.POST('/rigs', { body: from })),
+    proposals: () => unwrap(client.GET('/rigs/proposals')),
+    duplicate: (rig: number) => unwrap(client.POST('/rigs/{rig}/copies', { params: at(rig) })),
+    tag: (rig: number, tags: string[]) => unwrap(client.PUT('/rigs/{rig}/tags', { params: at(rig), body: { tags } })),
+    states: (rig: number) => unwrap(client.GET('/rigs/{rig}/states', { params: at(rig) })),
+    state: (rig: number, number: number) => unwrap(client.GET('/rigs/{rig}/states/{number}', { params: { path: { rig, number } } })),
+    rig: (rig: number) => unwrap(client.GET('/rigs/{rig}', { params: at(rig) })),
     /** The same id sent twice is one step. */
     step: (rig: number, revision: number, step: Step, id: string) =>
-        told(client.POST('/rigs/{rig}/steps', { params: at(rig), body: { revision, id, step } })),
-    sessions: () => told(client.GET('/me/sessions')),
-    endSession: (session: string) => told(client.DELETE('/me/sessions/{session}', { params: { path: { session } } })),
-    signIns: () => told(client.GET('/me/sign-ins')),
-    confirm: (body: { user: number; until: number; signature: string }) => told(client.POST('/confirm', { body })),
-    askConfirmation: () => told(client.POST('/me/confirmation')),
-    undo: (rig: number, revision: number) => told(client.POST('/rigs/{rig}/undo', { params: at(rig), body: { revision } })),
-    redo: (rig: number, revision: number) => told(client.POST('/rigs/{rig}/redo', { params: at(rig), body: { revision } })),
+        unwrap(client.POST('/rigs/{rig}/steps', { params: at(rig), body: { revision, id, step } })),
+    sessions: () => unwrap(client.GET('/me/sessions')),
+    endSession: (session: string) => unwrap(client.DELETE('/me/sessions/{session}', { params: { path: { session } } })),
+    signIns: () => unwrap(client.GET('/me/sign-ins')),
+    confirm: (body: { user: number; until: number; signature: string }) => unwrap(client.POST('/confirm', { body })),
+    askConfirmation: () => unwrap(client.POST('/me/confirmation')),
+    undo: (rig: number, revision: number) => unwrap(client.POST('/rigs/{rig}/undo', { params: at(rig), body: { revision } })),
+    redo: (rig: number, revision: number) => unwrap(client.POST('/rigs/{rig}/redo', { params: at(rig), body: { revision } })),
     name: (rig: number, revision: number, name: string | null) =>
-        told(client.PUT('/rigs/{rig}/name', { params: at(rig), body: { revision, name } })),
-    remove: (rig: number) => told(client.DELETE('/rigs/{rig}', { params: at(rig) })),
-    sweep: (rig: number, travel: string) => told(client.GET('/rigs/{rig}/sweep', { params: { ...at(rig), query: { travel } } })),
-    mends: (rig: number) => told(client.GET('/rigs/{rig}/mends', { params: at(rig) })),
-    tray: (rig: number, index: number) => told(client.GET('/rigs/{rig}/tray', { params: { ...at(rig), query: { index } } })),
-    find: (kit: number, query: WishQuery) => told(client.GET('/kits/{kit}/find', { params: { ...ofKit(kit), query } })),
-    findFirst: (kit: number, query: WishQuery) => told(client.GET('/kits/{kit}/find/first', { params: { ...ofKit(kit), query } })),
-    findNear: (kit: number, query: WishQuery) => told(client.GET('/kits/{kit}/find/near', { params: { ...ofKit(kit), query } })),
-    overview: (kit: number) => told(client.GET('/kits/{kit}/overview', { params: ofKit(kit) })),
-    setUp: (kit: number, body: SetUpRequest) => told(client.POST('/kits/{kit}/rigs', { params: ofKit(kit), body })),
-    wishes: (kit: number) => told(client.GET('/kits/{kit}/wishes', { params: ofKit(kit) })),
+        unwrap(client.PUT('/rigs/{rig}/name', { params: at(rig), body: { revision, name } })),
+    remove: (rig: number) => unwrap(client.DELETE('/rigs/{rig}', { params: at(rig) })),
+    sweep: (rig: number, travel: string) => unwrap(client.GET('/rigs/{rig}/sweep', { params: { ...at(rig), query: { travel } } })),
+    mends: (rig: number) => unwrap(client.GET('/rigs/{rig}/mends', { params: at(rig) })),
+    tray: (rig: number, index: number) => unwrap(client.GET('/rigs/{rig}/tray', { params: { ...at(rig), query: { index } } })),
+    find: (kit: number, query: WishQuery) => unwrap(client.GET('/kits/{kit}/find', { params: { ...ofKit(kit), query } })),
+    findFirst: (kit: number, query: WishQuery) => unwrap(client.GET('/kits/{kit}/find/first', { params: { ...ofKit(kit), query } })),
+    findNear: (kit: number, query: WishQuery) => unwrap(client.GET('/kits/{kit}/find/near', { params: { ...ofKit(kit), query } })),
+    overview: (kit: number) => unwrap(client.GET('/kits/{kit}/overview', { params: ofKit(kit) })),
+    setUp: (kit: number, body: SetUpRequest) => unwrap(client.POST('/kits/{kit}/rigs', { params: ofKit(kit), body })),
+    wishes: (kit: number) => unwrap(client.GET('/kits/{kit}/wishes', { params: ofKit(kit) })),
     keepWish: (kit: number, name: string, wish: Record<string, unknown>) =>
-        told(client.POST('/kits/{kit}/wishes', { params: ofKit(kit), body: { name, wish } })),
-    dropWish: (kit: number, wish: number) => told(client.DELETE('/kits/{kit}/wishes/{wish}', { params: { path: { kit, wish } } })),
+        unwrap(client.POST('/kits/{kit}/wishes', { params: ofKit(kit), body: { name, wish } })),
+    dropWish: (kit: number, wish: number) => unwrap(client.DELETE('/kits/{kit}/wishes/{wish}', { params: { path: { kit, wish } } })),
     card: (kit: number, card: CardName, query: CardQuery) =>
-        told(client.GET('/kits/{kit}/cards/{card}', { params: { path: { kit, card }, query } })),
+        unwrap(client.GET('/kits/{kit}/cards/{card}', { params: { path: { kit, card }, query } })),
     cardAddress: (kit: number, card: CardName, query: CardQuery) =>
         `/api/kits/${kit}/cards/${card}?${new URLSearchParams(Object.entries({ ...query, as: 'csv' }).map(([name, value]) => [name, String(value)]))}`,
     fileAddress: (rig: number) => `/api/rigs/${rig}/file`,

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { api, Refused } from '../api/client';
+import { keys } from '../api/queries';
 import { BenchPage } from '../pages/bench/BenchPage';
 import { ResetPassword } from '../shell/Account';
 import { Confirm } from '../shell/Confirm';
@@ -29,7 +30,7 @@ export function Application() {
 
 /** Who is here decides what is shown: the way in, or the places. */
 function Inside() {
-    const me = useQuery({ queryKey: ['me'], queryFn: api.me, retry: false });
+    const me = useQuery({ queryKey: keys.me, queryFn: api.me, retry: false });
     if (me.isPending) return <main className="min-h-dvh" aria-busy="true" />;
     if (me.isError) return <Welcome trouble={me.error instanceof Refused && me.error.status === 401 ? null : me.error.message} />;
     return (

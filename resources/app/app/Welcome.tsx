@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
+import { keys } from '../api/queries';
 import { strings } from '../strings/index';
 import { Button } from '../ui/Button';
 import { Doors } from '../shell/Account';
@@ -10,7 +11,7 @@ import { Mark } from '../shell/Mark';
 export function Welcome({ trouble }: { trouble: string | null }) {
     const queries = useQueryClient();
     const [door, setDoor] = useState<'in' | 'up' | null>(null);
-    const open = useMutation({ mutationFn: api.openDemonstration, onSuccess: (person) => queries.setQueryData(['me'], person) });
+    const open = useMutation({ mutationFn: api.openDemonstration, onSuccess: (person) => queries.setQueryData(keys.me, person) });
     return (
         <main className="grid min-h-dvh place-items-center px-6 py-10">
             <div className="max-w-[560px]">
@@ -36,7 +37,7 @@ export function Welcome({ trouble }: { trouble: string | null }) {
                     </p>
                 ) : (
                     <div className="mt-6 max-w-[420px] border-t-2 border-ink">
-                        <Doors key={door} initial={door} onDone={(person) => queries.setQueryData(['me'], person)} />
+                        <Doors key={door} initial={door} onDone={(person) => queries.setQueryData(keys.me, person)} />
                     </div>
                 )}
                 {(open.isError || trouble) && (

@@ -115,7 +115,7 @@ function Sheet({
                 <CameraShape camera={drawing.camera} sensorMm={drawing.sensorMm} frame={frame} />
             </g>
             {drawing.parts.map((part) => (
-                <Taken key={part.index} index={part.index} onSelect={() => onSelect(partItem(part.index))}>
+                <DraggedPart key={part.index} index={part.index} onSelect={() => onSelect(partItem(part.index))}>
                     <PartShape part={part} frame={frame} />
                     {selected === partItem(part.index) && (
                         <path
@@ -125,7 +125,7 @@ function Sheet({
                             strokeWidth={2.4}
                         />
                     )}
-                </Taken>
+                </DraggedPart>
             ))}
             <Slice drawing={drawing} frame={frame} nearMm={nearMm} farMm={farMm} strong={pointed === 'depthOfFieldMm'} />
             <Light drawing={drawing} frame={frame} />
@@ -141,7 +141,7 @@ function Sheet({
 }
 
 /** A part that can be chosen, or taken along the axis by the hand. */
-function Taken({ index, onSelect, children }: { index: number; onSelect: () => void; children: ReactNode }) {
+function DraggedPart({ index, onSelect, children }: { index: number; onSelect: () => void; children: ReactNode }) {
     const { setNodeRef, listeners, isDragging } = useDraggable({ id: `drawn-${index}`, data: { index } });
     return (
         // What is dragged is asked only for its index on the screen, which every element knows.

@@ -1,28 +1,21 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { api, Refused, type KitView } from '../api/client';
+import { keys, kitChanged, kitIsOld } from '../api/queries';
 
 /** The person's kit; its parts, history and what became of the last change. */
 export function useKit() {
     const queries = useQueryClient();
-    const kits = useQuery({ queryKey: ['kits'], queryFn: api.kits });
+    const kits = useQuery({ queryKey: keys.kits, queryFn: api.kits });
     const id = kits.data?.[0]?.id;
-    const query = useQuery({ queryKey: ['kit', id], queryFn: () => api.kit(id ?? 0), enabled: id !== undefined });
-
-    const arrived = (kit?: KitView) => {
-        if (kit) queries.setQueryData(['kit', kit.id], kit);
-        else void queries.invalidateQueries({ queryKey: ['kit'] });
-        // Rigs follow corrections, the tray and the map show the kit.
-        for (const key of ['kits', 'gone', 'map', 'tray', 'rig', 'rigs', 'sweep', 'mends', 'crossing'])
-            void queries.invalidateQueries({ queryKey: [key] });
-    };
+    const query = useQuery({ queryKey: keys.kit(id), queryFn: () => api.kit(id ?? 0), enabled: id !== undefined });
 
     const change = useMutation({
         scope: { id: 'kit' },
         mutationFn: async (ask: (kit: number) => Promise<KitView | undefined>) => ask(id ?? 0),
-        onSuccess: (kit) => arrived(kit),
+        onSuccess: (kit) => kitChanged(queries, kit),
         onError: (error) => {
-            if (error instanceof Refused && error.status === 409) void queries.invalidateQueries({ queryKey: ['kit'] });
+            if (error instanceof Refused && error.status === 409) kitIsOld(queries);
         },
     });
 
@@ -31,7 +24,7 @@ export function useKit() {
     const retry = useCallback(() => void (id === undefined ? kitsAgain() : kitAgain()), [id, kitsAgain, kitAgain]);
 
     const travel = (ask: typeof api.undoKit) =>
-        change.mutate((kit) => ask(kit, queries.getQueryData<KitView>(['kit', kit])?.revision ?? query.data?.revision ?? 1));
+        change.mutate((kit) => ask(kit, queries.getQueryData<KitView>(keys.kit(kit))?.revision ?? query.data?.revision ?? 1));
 
     return {
         id,

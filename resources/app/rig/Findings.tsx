@@ -2,10 +2,10 @@ import type { Schema } from '../api/client';
 import { magnification, phrase, type Units } from '../ui/figures';
 import { strings } from '../strings/index';
 import { Button } from '../ui/Button';
-import type { ShownFinding } from './displayedReadings';
+import type { DisplayedFinding } from './displayedReadings';
 
 interface Props {
-    findings: ShownFinding[];
+    findings: DisplayedFinding[];
     /** What cures them; nothing while a part is held. */
     mends: Schema['MendView'][];
     cautions: Schema['CautionView'][];

@@ -1,10 +1,10 @@
 import type { RigView } from '../api/client';
 import { length, type Units } from '../ui/figures';
 import { strings } from '../strings/index';
-import type { Shown } from './displayedReadings';
+import type { DisplayedReadings } from './displayedReadings';
 
 /** What the picture will be: the subject at its true share of the frame, the sharp slice shaded. */
-export function PictureFrame({ rig, shown, units }: { rig: RigView; shown: Shown; units: Units }) {
+export function PictureFrame({ rig, shown, units }: { rig: RigView; shown: DisplayedReadings; units: Units }) {
     const field = shown.reading('fieldWidthMm');
     const slice = shown.reading('depthOfFieldMm');
     const { sensorWidthMm, sensorHeightMm } = rig.camera;

@@ -4,11 +4,11 @@ import { digits, fNumber, length, lengthDigits, magnification, mass, ratio, stop
 import type { Pointed } from '../drawing/RigDrawing';
 import { Strip } from '../strip/Strip';
 import { strings } from '../strings/index';
-import type { ReadingName, Shown } from './displayedReadings';
+import type { ReadingName, DisplayedReadings } from './displayedReadings';
 
 interface Props {
     rig: RigView;
-    shown: Shown;
+    shown: DisplayedReadings;
     units: Units;
     onPoint?: (reading: Pointed | null) => void;
 }
@@ -133,7 +133,7 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
 }
 
 /** On a small screen these two stay in sight while anything moves. */
-export function TwoFigures({ shown, units }: { shown: Shown; units: Units }) {
+export function TwoFigures({ shown, units }: { shown: DisplayedReadings; units: Units }) {
     const say = strings.readings;
     const m = shown.reading('magnification');
     const distance = shown.reading('workingDistanceMm');
@@ -155,7 +155,7 @@ export function TwoFigures({ shown, units }: { shown: Shown; units: Units }) {
 }
 
 /** The aperture that is set now: a held aperture ring tells through stops lost. */
-function markedNow(shown: Shown, rig: RigView, marked: number): number {
+function markedNow(shown: DisplayedReadings, rig: RigView, marked: number): number {
     const effective = shown.reading('effectiveAperture');
     const lost = shown.reading('stopsLost');
     return effective !== null && lost !== null && rig.readings.stopsLost !== null ? effective / 2 ** (lost / 2) : marked;

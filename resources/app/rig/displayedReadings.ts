@@ -1,7 +1,7 @@
 import type { RigView, Schema, SweepView } from '../api/client';
 
 /** A control that is being moved: its sweep, and the row where it stands. */
-export interface Held {
+export interface ActiveSweep {
     sweep: SweepView;
     row: number;
 }
@@ -30,7 +30,7 @@ export type ReadingName = keyof Pick<
     | 'momentAtFootNm'
 >;
 
-export interface ShownFinding {
+export interface DisplayedFinding {
     code: string;
     severity: string;
     index: number | null;
@@ -39,23 +39,23 @@ export interface ShownFinding {
 }
 
 /** What the screen shows now: the rig as the server read it, or the row of the sweep under the hand. Only looked up. */
-export interface Shown {
+export interface DisplayedReadings {
     reading: (name: ReadingName) => number | null;
     halfWidth: (name: ReadingName) => number | null;
     /** What darkens the corner, by name. */
     cornerPart: string | null;
-    findings: ShownFinding[];
+    findings: DisplayedFinding[];
     drawing: Schema['DrawingView'];
 }
 
 /** Places of the parts whose joint does not fit. */
-export function misfitsOf(rig: RigView): ReadonlySet<number> {
+export function misfits(rig: RigView): ReadonlySet<number> {
     return new Set(rig.chain.filter((each) => !['mates', 'improvised', 'unknown'].includes(each.fit)).map((each) => each.index));
 }
 
 const rank: Record<string, number> = { stop: 0, warn: 1, note: 2 };
 
-export function shownOf(rig: RigView, held: Held | null): Shown {
+export function displayedReadings(rig: RigView, held: ActiveSweep | null): DisplayedReadings {
     if (!held) {
         const doubts = new Map(rig.doubts.map((doubt) => [doubt.reading, doubt.halfWidth]));
         return {

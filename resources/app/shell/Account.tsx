@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type ChangeEvent } from 'react';
 import { useSearchParams } from 'react-router';
 import { api, reasonOf, Refused } from '../api/client';
+import { keys } from '../api/queries';
 import { strings } from '../strings/index';
 import { wordsOf } from '../ui/typed';
 import { Button } from '../ui/Button';
@@ -163,7 +164,7 @@ export function ResetPassword() {
 export function AccountDialog({ person, onClose }: { person: Schema['Person']; onClose: () => void }) {
     const queries = useQueryClient();
     const [deleting, setDeleting] = useState(false);
-    const arrived = (now: Schema['Person']) => queries.setQueryData(['me'], now);
+    const arrived = (now: Schema['Person']) => queries.setQueryData(keys.me, now);
     const password = useMutation({
         mutationFn: (form: HTMLFormElement) => api.changePassword(wordsOf(form)('current'), wordsOf(form)('password')),
         onSuccess: (_, form) => form.reset(),

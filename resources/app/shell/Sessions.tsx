@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
+import { keys } from '../api/queries';
 import { strings } from '../strings/index';
 import { Button } from '../ui/Button';
 
@@ -10,9 +11,9 @@ const when = (at: string) => new Date(at).toLocaleString(undefined, { dateStyle:
 /** Where one is signed in, each with its end, and what happened at the door. */
 export function Sessions() {
     const queries = useQueryClient();
-    const sessions = useQuery({ queryKey: ['sessions'], queryFn: api.sessions, staleTime: 0 });
-    const log = useQuery({ queryKey: ['sign-ins'], queryFn: api.signIns, staleTime: 0 });
-    const end = useMutation({ mutationFn: api.endSession, onSuccess: () => queries.invalidateQueries({ queryKey: ['sessions'] }) });
+    const sessions = useQuery({ queryKey: keys.sessions, queryFn: api.sessions, staleTime: 0 });
+    const log = useQuery({ queryKey: keys.signIns, queryFn: api.signIns, staleTime: 0 });
+    const end = useMutation({ mutationFn: api.endSession, onSuccess: () => queries.invalidateQueries({ queryKey: keys.sessions }) });
     return (
         <>
             <ul className="text-sm">

@@ -532,7 +532,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/kits/{kit}/parts/{gone}/back": {
+    "/kits/{kit}/parts/{deleted}/back": {
         parameters: {
             query?: never;
             header?: never;
@@ -2966,7 +2966,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Parts that were taken out, the last one first, at most 200 */
+            /** @description Deleted parts, the last one first, at most 200 */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -3241,7 +3241,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Taken out; it can be brought back */
+            /** @description Deleted; it can be put back */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -3288,7 +3288,7 @@ export interface operations {
             header?: never;
             path: {
                 kit: number;
-                gone: number;
+                deleted: number;
             };
             cookie?: never;
         };

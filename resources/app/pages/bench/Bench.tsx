@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { api, Refused, type Schema, type SweepView, type TravelView } from '../../api/client';
+import { keys } from '../../api/queries';
 import { download, svgOf } from '../../drawing/exportSvg';
 import { jointItem, partItem, RigDrawing, type Pointed } from '../../drawing/RigDrawing';
 import { fNumber, length, magnification } from '../../ui/figures';
@@ -16,7 +17,7 @@ import { ChainList } from './ChainList';
 import { ConflictDialog } from './ConflictDialog';
 import { ChartsDialog } from './Charts';
 import { Controls, nearest } from './Controls';
-import { misfitsOf, shownOf, type Held, type ReadingName } from '../../rig/displayedReadings';
+import { misfits, displayedReadings, type ActiveSweep, type ReadingName } from '../../rig/displayedReadings';
 import { Findings } from '../../rig/Findings';
 import { KeepDialog, KeysDialog } from './dialogs';
 import { DescribeDialog } from './DescribeDialog';
@@ -48,16 +49,16 @@ export function Bench({ id, person, rigs }: Props) {
     const sweeps = useSweeps(rig);
     const [ready, setReady] = useState<number | null>(null);
     const mends = useQuery({
-        queryKey: ['mends', id, rig?.revision],
+        queryKey: keys.mends(id, rig?.revision),
         queryFn: () => api.mends(id),
         // Trying mends out takes the server longest: the sweeps go first.
         enabled: rig !== undefined && rig.findings.length > 0 && ready === rig.revision,
     });
-    const [held, setHeld] = useState<Held | null>(null);
+    const [held, setHeld] = useState<ActiveSweep | null>(null);
     const [fetching, setFetching] = useState<string | null>(null);
     const [selected, setSelected] = useState<number | null>(null);
     const [keeping, setKeeping] = useState(false);
-    const [keys, setKeys] = useState(false);
+    const [keysOpen, setKeysOpen] = useState(false);
     const [swapping, setSwapping] = useState<number | null>(null);
     const [dialog, setDialog] = useState<'charts' | 'describe' | 'rigs' | 'states' | null>(null);
     const [pointed, setPointed] = useState<Pointed | null>(null);
@@ -82,7 +83,7 @@ export function Bench({ id, person, rigs }: Props) {
     const live =
         held && rig && held.sweep.revision === rig.revision ? held : rig && resting?.sweep.revision === rig.revision ? resting : null;
     const parked = useMemo(() => waitingValues(waiting.steps), [waiting.steps]);
-    const shown = useMemo(() => (rig ? shownOf(rig, live) : null), [rig, live]);
+    const shown = useMemo(() => (rig ? displayedReadings(rig, live) : null), [rig, live]);
 
     // What the hand asked for is shown as soon as its sweep at the rig's present setting is here, and nothing before that:
     // while a step is under way, the sweeps at hand are those of the setting before it.
@@ -286,7 +287,7 @@ export function Bench({ id, person, rigs }: Props) {
             Escape: () => setSwapping(null),
             v: () => part !== null && rig.chain[part]?.kind === 'lens' && turn(part),
             s: () => setKeeping(true),
-            '?': () => setKeys(true),
+            '?': () => setKeysOpen(true),
         };
         const action = act[event.key.length === 1 ? event.key.toLowerCase() : event.key];
         if (action) {
@@ -339,7 +340,7 @@ export function Bench({ id, person, rigs }: Props) {
                                     rigs={rigs}
                                     name={rig?.name ?? null}
                                     onKeep={() => setKeeping(true)}
-                                    onKeys={() => setKeys(true)}
+                                    onKeys={() => setKeysOpen(true)}
                                     onAll={() => setDialog('rigs')}
                                     onStates={() => setDialog('states')}
                                     onSvg={rig && shown ? exportSvg : null}
@@ -370,7 +371,7 @@ export function Bench({ id, person, rigs }: Props) {
                                     reachMm={furthest}
                                     workingDistanceMm={shown.reading('workingDistanceMm')}
                                     lightGapDeg={shown.reading('lightGapDeg')}
-                                    misfits={misfitsOf(rig)}
+                                    misfits={misfits(rig)}
                                     selected={item}
                                     onSelect={(next) => {
                                         setSelected(next);
@@ -483,7 +484,7 @@ export function Bench({ id, person, rigs }: Props) {
                     <ConflictDialog rig={rig} shown={shown} waiting={waiting} theirs={waiting.conflict.theirs} units={units} />
                 )}
                 {rig && <KeepDialog open={keeping} onOpenChange={setKeeping} name={rig.name} onKeep={rename} />}
-                <KeysDialog open={keys} onOpenChange={setKeys} />
+                <KeysDialog open={keysOpen} onOpenChange={setKeysOpen} />
             </div>
         </DndContext>
     );

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, messageOf, type Schema } from '../../api/client';
+import { keys } from '../../api/queries';
 import { Bar } from '../../shell/Bar';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
@@ -12,7 +13,7 @@ import { Bench } from './Bench';
 export function BenchPage({ person }: { person: Schema['Person'] }) {
     const { rig } = useParams();
     const navigate = useNavigate();
-    const rigs = useQuery({ queryKey: ['rigs'], queryFn: api.rigs });
+    const rigs = useQuery({ queryKey: keys.rigs, queryFn: api.rigs });
     const id = rig === undefined ? null : Number(rig);
     const first = rigs.data?.[0]?.id;
     const { refetch } = rigs;

@@ -4,6 +4,7 @@ import { line } from 'd3-shape';
 import { useQueries } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type RigView, type SweepView, type TravelView } from '../../api/client';
+import { keys } from '../../api/queries';
 import { digits, fNumber, lengthDigits, type Units } from '../../ui/figures';
 import { strings } from '../../strings/index';
 import { Dialog } from '../../ui/Dialog';
@@ -24,7 +25,7 @@ export function ChartsDialog({ rig, units, onClose }: { rig: RigView; units: Uni
     const travels = [moving.find((travel) => travel.name === chosen), aperture].filter((travel) => travel !== undefined);
     const sweeps = useQueries({
         queries: travels.map((travel) => ({
-            queryKey: ['sweep', rig.id, rig.revision, travel.name],
+            queryKey: keys.sweep(rig.id, rig.revision, travel.name),
             queryFn: () => api.sweep(rig.id, travel.name),
             staleTime: Infinity,
         })),

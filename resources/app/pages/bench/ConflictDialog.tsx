@@ -6,7 +6,7 @@ import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { nearest } from './Controls';
-import type { Shown } from '../../rig/displayedReadings';
+import type { DisplayedReadings } from '../../rig/displayedReadings';
 import { said } from './ownScale';
 
 const say = strings.offline;
@@ -14,7 +14,7 @@ const say = strings.offline;
 interface Props {
     /** The rig as it was before the waiting steps. */
     rig: RigView;
-    shown: Shown | null;
+    shown: DisplayedReadings | null;
     waiting: Waiting;
     theirs: RigView;
     units: Units;

@@ -2,12 +2,12 @@ import type { RigView, TravelView } from '../../api/client';
 import type { Units } from '../../ui/figures';
 import { EngravedScale } from '../../strip/EngravedScale';
 import { strings } from '../../strings/index';
-import type { Held } from '../../rig/displayedReadings';
+import type { ActiveSweep } from '../../rig/displayedReadings';
 import { said, typedValue } from './ownScale';
 
 interface Props {
     rig: RigView;
-    held: Held | null;
+    held: ActiveSweep | null;
     fetching: string | null;
     units: Units;
     onReach: (travel: TravelView) => void;

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
+import { keys, rigsChanged } from '../../api/queries';
 import { magnification } from '../../ui/figures';
 import { strings } from '../../strings/index';
 
@@ -8,11 +9,11 @@ import { strings } from '../../strings/index';
 export function FirstRigs() {
     const queries = useQueryClient();
     const navigate = useNavigate();
-    const proposals = useQuery({ queryKey: ['proposals'], queryFn: api.proposals });
+    const proposals = useQuery({ queryKey: keys.proposals(undefined), queryFn: api.proposals });
     const start = useMutation({
         mutationFn: ({ camera, parts }: { camera: number; parts: number[] }) => api.startRig({ camera, parts }),
         onSuccess: (rig) => {
-            void queries.invalidateQueries({ queryKey: ['rigs'] });
+            rigsChanged(queries);
             void navigate(`/bench/${rig.id}`);
         },
     });

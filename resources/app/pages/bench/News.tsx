@@ -1,8 +1,8 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { api, type RigView } from '../../api/client';
+import { keys } from '../../api/queries';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
-import { rigKey } from './useRig';
 
 const plain = (value: string | number | boolean | null) => (value === null ? '—' : String(value));
 
@@ -11,7 +11,7 @@ export function News({ rig }: { rig: RigView }) {
     const queries = useQueryClient();
     const seen = useMutation({
         mutationFn: () => api.newsSeen(rig.id),
-        onSuccess: () => queries.setQueryData<RigView>(rigKey(rig.id), (now) => now && { ...now, news: [] }),
+        onSuccess: () => queries.setQueryData<RigView>(keys.rig(rig.id), (now) => now && { ...now, news: [] }),
     });
     return (
         <section

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, Refused, type RigView, type Schema } from '../../api/client';
+import { keys, rigsChanged } from '../../api/queries';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
@@ -28,7 +29,7 @@ export function RigMenu({ id, rigs, name, onKeep, onKeys, onAll, onStates, onSvg
     const [sharing, setSharing] = useState(false);
     const file = useRef<HTMLInputElement>(null);
     const arrived = (rig: RigView) => {
-        void queries.invalidateQueries({ queryKey: ['rigs'] });
+        rigsChanged(queries);
         void navigate(`/bench/${rig.id}`);
     };
     const bring = useMutation({
@@ -47,8 +48,8 @@ export function RigMenu({ id, rigs, name, onKeep, onKeys, onAll, onStates, onSvg
         mutationFn: () => api.remove(id),
         onSuccess: () => {
             setDeleting(false);
-            queries.removeQueries({ queryKey: ['rig', id] });
-            queries.setQueryData<Schema['RigSummary'][]>(['rigs'], (list) => list?.filter((rig) => rig.id !== id));
+            queries.removeQueries({ queryKey: keys.rig(id) });
+            queries.setQueryData<Schema['RigSummary'][]>(keys.rigs, (list) => list?.filter((rig) => rig.id !== id));
             void navigate('/bench', { replace: true });
         },
     });
@@ -69,7 +70,7 @@ export function RigMenu({ id, rigs, name, onKeep, onKeys, onAll, onStates, onSvg
                 <MenuItem onSelect={onKeys}>{strings.bench.key}</MenuItem>
                 <MenuItem onSelect={() => setDeleting(true)}>{strings.bench.remove}</MenuItem>
             </Menu>
-            <Menu label={strings.bench.rigs} align="end" onOpen={() => void queries.refetchQueries({ queryKey: ['rigs'], stale: true })}>
+            <Menu label={strings.bench.rigs} align="end" onOpen={() => void queries.refetchQueries({ queryKey: keys.rigs, stale: true })}>
                 <MenuItem onSelect={() => start.mutate()}>{strings.bench.newRig}</MenuItem>
                 <MenuItem onSelect={() => file.current?.click()}>{strings.bench.importFile}</MenuItem>
                 <MenuItem onSelect={onAll}>{strings.rigs.all}</MenuItem>

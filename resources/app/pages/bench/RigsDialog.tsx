@@ -2,11 +2,11 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, type RigView } from '../../api/client';
+import { keys, rigsChanged } from '../../api/queries';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Narrow } from '../../ui/Narrow';
-import { rigKey } from './useRig';
 
 const say = strings.rigs;
 
@@ -18,15 +18,15 @@ export function RigsDialog({ rig, onClose }: { rig: RigView; onClose: () => void
     const [page, setPage] = useState(1);
     const [tag, setTag] = useState('');
     const found = useQuery({
-        queryKey: ['rigs', search, page],
+        queryKey: keys.rigsLike(search, page),
         queryFn: () => api.findRigs(search, page),
         placeholderData: keepPreviousData,
     });
     const put = useMutation({
         mutationFn: (tags: string[]) => api.tag(rig.id, tags),
         onSuccess: (_, tags) => {
-            queries.setQueryData<RigView>(rigKey(rig.id), (now) => now && { ...now, tags });
-            void queries.invalidateQueries({ queryKey: ['rigs'] });
+            queries.setQueryData<RigView>(keys.rig(rig.id), (now) => now && { ...now, tags });
+            rigsChanged(queries);
             setTag('');
         },
     });

@@ -1,15 +1,15 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type RigView, type Schema } from '../../api/client';
+import { keys } from '../../api/queries';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
-import { rigKey } from './useRig';
 
 /** A link by which anybody may look at the rig as it is now, until it is withdrawn. */
 export function ShareDialog({ id, onClose }: { id: number; onClose: () => void }) {
     const queries = useQueryClient();
-    const rig = useQuery({ queryKey: rigKey(id), queryFn: () => api.rig(id), staleTime: Infinity });
-    const put = (share: Schema['ShareView'] | null) => queries.setQueryData<RigView>(rigKey(id), (now) => now && { ...now, share });
+    const rig = useQuery({ queryKey: keys.rig(id), queryFn: () => api.rig(id), staleTime: Infinity });
+    const put = (share: Schema['ShareView'] | null) => queries.setQueryData<RigView>(keys.rig(id), (now) => now && { ...now, share });
     const make = useMutation({ mutationFn: () => api.share(id), onSuccess: put });
     const end = useMutation({ mutationFn: () => api.withdraw(id), onSuccess: () => put(null) });
     const share = rig.data?.share ?? null;

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type RigView, type Schema } from '../../api/client';
+import { keys } from '../../api/queries';
 import { digits, fNumber, length, magnification, mass, stops, type Units } from '../../ui/figures';
 import { strings } from '../../strings/index';
 import { Dialog } from '../../ui/Dialog';
@@ -9,14 +10,14 @@ const say = strings.states;
 
 /** Two saved states of one rig side by side, in numbers. */
 export function StatesDialog({ rig, units, onClose }: { rig: RigView; units: Units; onClose: () => void }) {
-    const states = useQuery({ queryKey: ['states', rig.id, rig.revision], queryFn: () => api.states(rig.id) });
+    const states = useQuery({ queryKey: keys.states(rig), queryFn: () => api.states(rig.id) });
     const [one, setOne] = useState<number | null>(null);
     const [other, setOther] = useState<number | null>(null);
     const list = states.data ?? [];
     const first = one ?? list[Math.min(1, list.length - 1)]?.number ?? null;
     const second = other ?? list[0]?.number ?? null;
     const state = (number: number | null) => ({
-        queryKey: ['state', rig.id, rig.revision, number],
+        queryKey: keys.state(rig, number),
         queryFn: () => api.state(rig.id, number ?? 0),
         enabled: number !== null,
     });

@@ -3,6 +3,7 @@ import { useDraggable } from '@dnd-kit/core';
 import { Command } from 'cmdk';
 import { useState, type KeyboardEvent, type Ref } from 'react';
 import { api, type RigView, type Schema } from '../../api/client';
+import { keys } from '../../api/queries';
 import { PartSilhouette } from '../../drawing/PartSilhouette';
 import { strings } from '../../strings/index';
 import { makeOf } from './useRig';
@@ -23,7 +24,7 @@ interface Props {
 export function TrayPanel({ ref, rig, index, busy, swapping, onInsert, onLeave }: Props) {
     const [search, setSearch] = useState('');
     const [chosen, setChosen] = useState('');
-    const of = { queryKey: ['tray', rig.id, makeOf(rig), index], queryFn: () => api.tray(rig.id, index) };
+    const of = { queryKey: keys.tray(rig.id, makeOf(rig), index), queryFn: () => api.tray(rig.id, index) };
     const tray = useQuery({ ...of, placeholderData: keepPreviousData });
     const parts = tray.data?.parts ?? [];
     const fitting = parts.filter((each) => each.fits).length;

@@ -1,22 +1,20 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo } from 'react';
 import { api, Away, Refused, type RigView, type Step, type SweepView } from '../../api/client';
+import { keys } from '../../api/queries';
 import { useWaiting } from '../../offline/useWaiting';
 import { strings } from '../../strings/index';
-
-export const rigKey = (id: number) => ['rig', id] as const;
-const sweepKey = (id: number, revision: number, travel: string) => ['sweep', id, revision, travel] as const;
 
 /** A rig, its steps one after the other, and what became of the last one. */
 export function useRig(id: number, person: number) {
     const queries = useQueryClient();
-    const query = useQuery({ queryKey: rigKey(id), queryFn: () => api.rig(id) });
+    const query = useQuery({ queryKey: keys.rig(id), queryFn: () => api.rig(id) });
 
     const arrived = useCallback(
         (rig: RigView) => {
-            queries.setQueryData(rigKey(id), rig);
+            queries.setQueryData(keys.rig(id), rig);
             // The list of rigs is asked for again when its menu opens: nothing is to stand in the way of the next sweep.
-            void queries.invalidateQueries({ queryKey: ['rigs'], refetchType: 'none' });
+            void queries.invalidateQueries({ queryKey: keys.rigs, refetchType: 'none' });
         },
         [queries, id],
     );
@@ -25,13 +23,13 @@ export function useRig(id: number, person: number) {
         // One step at a time: each is meant for the revision that the one before it left.
         scope: { id: `rig-${id}` },
         mutationFn: async (ask: (rig: number, revision: number) => Promise<RigView>) => {
-            const now = queries.getQueryData<RigView>(rigKey(id));
+            const now = queries.getQueryData<RigView>(keys.rig(id));
             if (!now) throw new Refused(409, 'The rig is not loaded yet.');
             return ask(id, now.revision);
         },
         onSuccess: arrived,
         onError: (error) => {
-            if (error instanceof Refused && error.status === 409) void queries.invalidateQueries({ queryKey: rigKey(id) });
+            if (error instanceof Refused && error.status === 409) void queries.invalidateQueries({ queryKey: keys.rig(id) });
         },
     });
 
@@ -41,7 +39,7 @@ export function useRig(id: number, person: number) {
     const count = waiting.steps.length;
     const step = useCallback(
         async (what: Step) => {
-            const before = queries.getQueryData<RigView>(rigKey(id))?.revision ?? 0;
+            const before = queries.getQueryData<RigView>(keys.rig(id))?.revision ?? 0;
             const name = crypto.randomUUID();
             // What comes after a step that waits, waits behind it.
             if (count > 0) return keep(name, before, what);
@@ -77,7 +75,7 @@ export function makeOf(rig: RigView): string {
 
 /** A control's own sweep says what every position of it gives: moving it changes nothing there, so it need not be asked for again. */
 function carry(queries: QueryClient, rig: RigView, before: number, name: string): void {
-    const sweep = queries.getQueryData<SweepView>(sweepKey(rig.id, before, name));
+    const sweep = queries.getQueryData<SweepView>(keys.sweep(rig.id, before, name));
     const positions = rig.travels.find((travel) => travel.name === name)?.positions;
     if (
         sweep &&
@@ -85,7 +83,7 @@ function carry(queries: QueryClient, rig: RigView, before: number, name: string)
         sweep.positions.length === positions.length &&
         sweep.positions.every((position, at) => position === positions[at])
     ) {
-        queries.setQueryData(sweepKey(rig.id, rig.revision, name), { ...sweep, revision: rig.revision });
+        queries.setQueryData(keys.sweep(rig.id, rig.revision, name), { ...sweep, revision: rig.revision });
     }
 }
 
@@ -97,7 +95,7 @@ export function useSweeps(rig: RigView | undefined) {
     const fetch = useCallback(
         (travel: string): Promise<SweepView> =>
             queries.query({
-                queryKey: sweepKey(id, revision, travel),
+                queryKey: keys.sweep(id, revision, travel),
                 queryFn: () => api.sweep(id, travel),
                 staleTime: Infinity,
                 gcTime: 60_000,
@@ -105,7 +103,7 @@ export function useSweeps(rig: RigView | undefined) {
         [queries, id, revision],
     );
     const ready = useCallback(
-        (travel: string): SweepView | undefined => queries.getQueryData<SweepView>(sweepKey(id, revision, travel)),
+        (travel: string): SweepView | undefined => queries.getQueryData<SweepView>(keys.sweep(id, revision, travel)),
         [queries, id, revision],
     );
     return useMemo(() => ({ fetch, ready }), [fetch, ready]);

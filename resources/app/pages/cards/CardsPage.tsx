@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
 import { api, reasonOf, type CardName, type CardQuery, type Schema } from '../../api/client';
+import { keys } from '../../api/queries';
 import { digits, lengthDigits, magnification, stops, type Units } from '../../ui/figures';
 import { Bar } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
@@ -49,7 +50,7 @@ export default function CardsPage({ person }: { person: Schema['Person'] }) {
         ...(kind === 'draws' && reversed && { reversed: 1 as const }),
     };
     const card = useQuery({
-        queryKey: ['card', kit?.id, kit?.revision, kind, query],
+        queryKey: keys.card(kit, kind, query),
         queryFn: () => api.card(kit?.id ?? 0, kind, query),
         enabled: kit !== undefined && ready,
         retry: false,

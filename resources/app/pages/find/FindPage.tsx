@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { api, messageOf, reasonOf, Refused, type Schema } from '../../api/client';
+import { keys, rigsChanged } from '../../api/queries';
 import { length, magnification, type Units } from '../../ui/figures';
 import { Bar } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
@@ -26,7 +27,7 @@ export default function FindPage({ person }: { person: Schema['Person'] }) {
     const [wish, change] = useWish();
     const finding = useFind(kit, wish);
     const overview = useQuery({
-        queryKey: ['overview', kit?.id ?? 0, kit?.revision ?? 0],
+        queryKey: keys.overview(kit),
         queryFn: () => api.overview(kit?.id ?? 0),
         enabled: kit !== undefined,
         staleTime: Infinity,
@@ -48,8 +49,8 @@ export default function FindPage({ person }: { person: Schema['Person'] }) {
                 subjectDepthMm: finding.wanted.numbers.subjectDepthMm ?? null,
             }),
         onSuccess: (rig) => {
-            queries.setQueryData(['rig', rig.id], rig);
-            void queries.invalidateQueries({ queryKey: ['rigs'] });
+            queries.setQueryData(keys.rig(rig.id), rig);
+            rigsChanged(queries);
             void navigate(`/bench/${rig.id}`);
         },
     });

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, reasonOf, type Schema } from '../../api/client';
+import { keys } from '../../api/queries';
 import { strings } from '../../strings/index';
 import { wordsOf } from '../../ui/typed';
 import { Button } from '../../ui/Button';
@@ -17,7 +18,7 @@ interface Props {
 /** Wishes that are kept under a name. */
 export function Wishes({ kit, wish, onChoose }: Props) {
     const queries = useQueryClient();
-    const key = ['wishes', kit];
+    const key = keys.wishes(kit);
     const kept = useQuery({ queryKey: key, queryFn: () => api.wishes(kit) });
     const [dialog, setDialog] = useState<'keep' | 'forget' | null>(null);
     const say = strings.find;

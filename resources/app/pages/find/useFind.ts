@@ -1,6 +1,7 @@
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { api, type KitView, type Schema } from '../../api/client';
+import { keys } from '../../api/queries';
 import { asked, isComplete, type Wish } from './wish';
 
 /** Keys that come as fast as this are one, ms: a number that is pasted, or typed by a practised hand. */
@@ -45,7 +46,7 @@ export function useFind(kit: KitView | undefined, wish: Wish): Finding {
     const enabled = kit !== undefined && isComplete(wish);
     // The first answer is cheap: it is asked for at every key, the whole one when the hands rest.
     const first = useQuery({
-        queryKey: ['find', 'first', ...of, typed],
+        queryKey: keys.find('first', kit, typed),
         queryFn: () => api.findFirst(of[0], asked(quick)),
         enabled: enabled && isComplete(quick),
         retry: false,
@@ -53,7 +54,7 @@ export function useFind(kit: KitView | undefined, wish: Wish): Finding {
         placeholderData: keepPreviousData,
     });
     const whole = useInfiniteQuery({
-        queryKey: ['find', 'whole', ...of, settled],
+        queryKey: keys.find('whole', kit, settled),
         queryFn: ({ pageParam }) => api.find(of[0], { ...asked(wanted), page: pageParam }),
         initialPageParam: 1,
         getNextPageParam: (last, pages) =>
@@ -66,7 +67,7 @@ export function useFind(kit: KitView | undefined, wish: Wish): Finding {
     const answer = key === settled ? (whole.data?.pages[0] ?? null) : null;
     const none = answer?.fulfil === 0 && answer.mayFulfil === 0;
     const near = useQuery({
-        queryKey: ['find', 'near', ...of, settled],
+        queryKey: keys.find('near', kit, settled),
         queryFn: () => api.findNear(of[0], asked(wanted)),
         enabled: enabled && none,
         retry: false,

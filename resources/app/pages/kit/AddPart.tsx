@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type KitView, type PartFields, type Schema } from '../../api/client';
+import { keys } from '../../api/queries';
 import { strings } from '../../strings/index';
 import { Narrow } from '../../ui/Narrow';
 import { PartForm } from './PartForm';
@@ -15,7 +16,7 @@ interface Props {
 
 /** Adding begins from a generic pattern, and asks first for what changes the answer most. */
 export function AddPart({ kit, change, onAdded, onClose }: Props) {
-    const patterns = useQuery({ queryKey: ['patterns'], queryFn: api.patterns, staleTime: Infinity });
+    const patterns = useQuery({ queryKey: keys.patterns, queryFn: api.patterns, staleTime: Infinity });
     const [search, setSearch] = useState('');
     const [pattern, setPattern] = useState<Schema['PatternView'] | null>(null);
     const [at, setAt] = useState(0);

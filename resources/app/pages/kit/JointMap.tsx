@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type KitView, type Schema } from '../../api/client';
+import { keys } from '../../api/queries';
 import { length } from '../../ui/figures';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
@@ -10,7 +11,7 @@ const say = strings.map;
 
 /** What joins what: the islands of the kit, the cheapest bridge between two, and the way from one joint to another. */
 export function JointMap({ kit, joints, onChoose }: { kit: KitView; joints: Schema['JointView'][]; onChoose: (part: number) => void }) {
-    const map = useQuery({ queryKey: ['map', kit.id, kit.revision], queryFn: () => api.map(kit.id) });
+    const map = useQuery({ queryKey: keys.map(kit), queryFn: () => api.map(kit.id) });
     if (map.isError) return <p role="alert">{map.error.message}</p>;
     if (!map.data) return <p className="py-4" aria-busy="true" />;
     const { islands, anywhere, loose, hub } = map.data;
@@ -182,7 +183,7 @@ function Crossing({ kit, map, joints }: { kit: KitView; map: Schema['MapView']; 
     const [front, setFront] = useState(first);
     const [rear, setRear] = useState([...own.keys()].find((joint) => joint !== first) ?? '');
     const way = useQuery({
-        queryKey: ['crossing', kit.id, kit.revision, front, rear],
+        queryKey: keys.crossing(kit, front, rear),
         queryFn: () => api.crossing(kit.id, front, rear),
         enabled: front !== '' && rear !== '',
     });

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, reasonOf, type Schema } from '../../api/client';
+import { jointsChanged } from '../../api/queries';
 import { digits } from '../../ui/figures';
 import { strings } from '../../strings/index';
 import { typedNumber, wordsOf } from '../../ui/typed';
@@ -15,7 +16,7 @@ const say = strings.joints;
 export function JointsDialog({ joints, onClose }: { joints: Schema['JointView'][]; onClose: () => void }) {
     const queries = useQueryClient();
     const [search, setSearch] = useState('');
-    const refresh = () => queries.invalidateQueries({ queryKey: ['joints'] });
+    const refresh = () => jointsChanged(queries);
     const add = useMutation({ mutationFn: api.addJoint, onSuccess: refresh });
     const drop = useMutation({ mutationFn: api.dropJoint, onSuccess: refresh });
     const shown = joints.filter((joint) => `${joint.spoken} ${joint.use ?? ''} ${joint.type}`.toLowerCase().includes(search.toLowerCase()));

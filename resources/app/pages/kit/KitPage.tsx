@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState, type KeyboardEvent } from 'react';
 import { useSearchParams } from 'react-router';
 import { api, Refused, type Schema } from '../../api/client';
+import { keys } from '../../api/queries';
 import { mass } from '../../ui/figures';
 import { Bar, History } from '../../shell/Bar';
 import { strings } from '../../strings/index';
@@ -11,7 +12,7 @@ import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
 import { Narrow } from '../../ui/Narrow';
 import { AddPart } from './AddPart';
 import { FilesDialog } from './FilesDialog';
-import { GoneDialog } from './GoneDialog';
+import { DeletedDialog } from './DeletedDialog';
 import { massOf, narrowed } from './groups';
 import { JointMap } from './JointMap';
 import { JointsDialog } from './JointsDialog';
@@ -21,12 +22,12 @@ import { Shelf } from './Shelf';
 import { useKit } from '../../kit/useKit';
 
 const views = ['shelf', 'table', 'map'] as const;
-type Dialog = 'files' | 'gone' | 'joints' | null;
+type Dialog = 'files' | 'deleted' | 'joints' | null;
 
 /** What do I own, and what joins what? */
 export default function KitPage({ person }: { person: Schema['Person'] }) {
     const { kit, change, trouble, retry, undo, redo } = useKit();
-    const joints = useQuery({ queryKey: ['joints'], queryFn: api.joints, staleTime: Infinity });
+    const joints = useQuery({ queryKey: keys.joints, queryFn: api.joints, staleTime: Infinity });
     const [params, setParams] = useSearchParams();
     const [search, setSearch] = useState('');
     const [dialog, setDialog] = useState<Dialog>(null);
@@ -108,13 +109,13 @@ export default function KitPage({ person }: { person: Schema['Person'] }) {
                             </div>
                             {kit && (
                                 <Menu label={say.menu} align="end">
-                                    <MenuItem onSelect={() => setDialog('files')}>{say.bringIn}</MenuItem>
-                                    <MenuItem onSelect={() => location.assign(api.kitAddress(kit.id, 'json'))}>{say.takeOutJson}</MenuItem>
-                                    <MenuItem onSelect={() => location.assign(api.kitAddress(kit.id, 'csv'))}>{say.takeOutCsv}</MenuItem>
+                                    <MenuItem onSelect={() => setDialog('files')}>{say.importFile}</MenuItem>
+                                    <MenuItem onSelect={() => location.assign(api.kitAddress(kit.id, 'json'))}>{say.exportJson}</MenuItem>
+                                    <MenuItem onSelect={() => location.assign(api.kitAddress(kit.id, 'csv'))}>{say.exportCsv}</MenuItem>
                                     <MenuLine />
                                     <MenuItem onSelect={() => setDialog('joints')}>{say.joints}</MenuItem>
-                                    <MenuItem onSelect={() => setDialog('gone')} disabled={kit.deleted === 0}>
-                                        {say.gone(kit.deleted)}
+                                    <MenuItem onSelect={() => setDialog('deleted')} disabled={kit.deleted === 0}>
+                                        {say.deleted(kit.deleted)}
                                     </MenuItem>
                                 </Menu>
                             )}
@@ -173,7 +174,7 @@ export default function KitPage({ person }: { person: Schema['Person'] }) {
                 ))}
             </datalist>
             {kit && dialog === 'files' && <FilesDialog kit={kit} change={change} onClose={() => setDialog(null)} />}
-            {kit && dialog === 'gone' && <GoneDialog kit={kit} change={change} onClose={() => setDialog(null)} />}
+            {kit && dialog === 'deleted' && <DeletedDialog kit={kit} change={change} onClose={() => setDialog(null)} />}
             {dialog === 'joints' && <JointsDialog joints={joints.data ?? []} onClose={() => setDialog(null)} />}
         </div>
     );
@@ -189,7 +190,7 @@ function Empty({ onAdd, onBring }: { onAdd: () => void; onBring: () => void }) {
                 <Button strong onClick={onAdd}>
                     {strings.kit.addPart}
                 </Button>
-                <Button onClick={onBring}>{strings.kit.bringIn}</Button>
+                <Button onClick={onBring}>{strings.kit.importFile}</Button>
             </div>
         </div>
     );

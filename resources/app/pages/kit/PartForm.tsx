@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useRef, useState } from 'react';
 import { api, messageOf, Refused, type KitPart, type PartFields, type Schema } from '../../api/client';
+import { keys } from '../../api/queries';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { FieldInput } from './FieldInput';
@@ -22,13 +23,13 @@ interface Props {
 }
 
 export function useGuide(): Map<string, Schema['GuideKind']> {
-    const guide = useQuery({ queryKey: ['guide'], queryFn: api.guide, staleTime: Infinity });
+    const guide = useQuery({ queryKey: keys.guide, queryFn: api.guide, staleTime: Infinity });
     return new Map(guide.data?.map((each) => [each.kind, each]));
 }
 
 /** Registers that joints stand for, mm, by the joint's name. */
 function useRegisters(): ReadonlyMap<string, number> {
-    const joints = useQuery({ queryKey: ['joints'], queryFn: api.joints, staleTime: 60_000 });
+    const joints = useQuery({ queryKey: keys.joints, queryFn: api.joints, staleTime: 60_000 });
     return useMemo(
         () =>
             new Map(

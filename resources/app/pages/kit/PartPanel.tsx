@@ -35,10 +35,10 @@ export function PartPanel({ kit, each, change, onClose, onChoose }: Props) {
             return undefined;
         });
     };
-    const takeOut = (anyway: boolean) =>
+    const remove = (anyway: boolean) =>
         change
             .mutateAsync(async (id) => {
-                await api.takeOutPart(id, part.id, anyway);
+                await api.removePart(id, part.id, anyway);
                 return undefined;
             })
             .then(() => {
@@ -87,8 +87,8 @@ export function PartPanel({ kit, each, change, onClose, onChoose }: Props) {
                     <Button bare onClick={() => void copy()}>
                         {strings.kit.copy}
                     </Button>
-                    <Button bare onClick={() => void takeOut(false)}>
-                        {strings.kit.takeOut}
+                    <Button bare onClick={() => void remove(false)}>
+                        {strings.kit.remove}
                     </Button>
                 </span>
             </PartForm>
@@ -105,8 +105,8 @@ export function PartPanel({ kit, each, change, onClose, onChoose }: Props) {
                 </ul>
                 <div className="flex justify-end gap-2">
                     <Button onClick={() => setUsedBy(null)}>{strings.dialog.cancel}</Button>
-                    <Button strong onClick={() => void takeOut(true)}>
-                        {strings.kit.takeOut}
+                    <Button strong onClick={() => void remove(true)}>
+                        {strings.kit.remove}
                     </Button>
                 </div>
             </Dialog>

@@ -2,11 +2,12 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { api } from '../../api/client';
+import { keys } from '../../api/queries';
 import { RigDrawing } from '../../drawing/RigDrawing';
 import { Mark } from '../../shell/Mark';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
-import { misfitsOf, shownOf } from '../../rig/displayedReadings';
+import { misfits, displayedReadings } from '../../rig/displayedReadings';
 import { Findings } from '../../rig/Findings';
 import { PictureFrame } from '../../rig/PictureFrame';
 import { Readings } from '../../rig/Readings';
@@ -15,10 +16,10 @@ import { Readings } from '../../rig/Readings';
 export default function SharedPage() {
     const { token = '' } = useParams();
     const { units } = usePreferences();
-    const query = useQuery({ queryKey: ['shared', token], queryFn: () => api.shared(token), retry: false });
+    const query = useQuery({ queryKey: keys.shared(token), queryFn: () => api.shared(token), retry: false });
     const [selected, setSelected] = useState(0);
     const rig = query.data;
-    const shown = useMemo(() => (rig ? shownOf(rig, null) : null), [rig]);
+    const shown = useMemo(() => (rig ? displayedReadings(rig, null) : null), [rig]);
     return (
         <div className="flex min-h-dvh flex-col">
             <header className="flex h-11 items-center gap-2 border-b border-line bg-plate px-4 text-sm">
@@ -46,7 +47,7 @@ export default function SharedPage() {
                                     reachMm={shown.drawing.subjectMm}
                                     workingDistanceMm={shown.reading('workingDistanceMm')}
                                     lightGapDeg={shown.reading('lightGapDeg')}
-                                    misfits={misfitsOf(rig)}
+                                    misfits={misfits(rig)}
                                     selected={selected}
                                     onSelect={setSelected}
                                     units={units}

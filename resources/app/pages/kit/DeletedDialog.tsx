@@ -1,18 +1,19 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, type KitView } from '../../api/client';
+import { keys } from '../../api/queries';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import type { KitChange } from '../../kit/useKit';
 
 /** Parts that were taken out, to be brought back. */
-export function GoneDialog({ kit, change, onClose }: { kit: KitView; change: KitChange; onClose: () => void }) {
-    const gone = useQuery({ queryKey: ['gone', kit.id], queryFn: () => api.gone(kit.id) });
+export function DeletedDialog({ kit, change, onClose }: { kit: KitView; change: KitChange; onClose: () => void }) {
+    const deleted = useQuery({ queryKey: keys.deleted(kit.id), queryFn: () => api.deleted(kit.id) });
     return (
-        <Dialog open onOpenChange={onClose} title={strings.kit.goneTitle} text={strings.kit.goneText}>
-            {gone.data?.length === 0 && <p className="text-sm text-soft">{strings.kit.goneNone}</p>}
-            <ul className="slim-scroll max-h-[50vh] overflow-auto" tabIndex={0} aria-label={strings.kit.goneTitle}>
-                {gone.data?.map((each) => (
+        <Dialog open onOpenChange={onClose} title={strings.kit.deletedTitle} text={strings.kit.deletedText}>
+            {deleted.data?.length === 0 && <p className="text-sm text-soft">{strings.kit.deletedNone}</p>}
+            <ul className="slim-scroll max-h-[50vh] overflow-auto" tabIndex={0} aria-label={strings.kit.deletedTitle}>
+                {deleted.data?.map((each) => (
                     <li key={each.id} className="flex items-baseline justify-between gap-3 border-b border-line py-1.5 text-sm">
                         <span>
                             {each.name}

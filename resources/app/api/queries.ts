@@ -1,0 +1,57 @@
+import type { QueryClient } from '@tanstack/react-query';
+import type { KitView, RigView } from './client';
+
+/** Every key under which an answer is kept. What is asked anew when something changes stands below, and nowhere else. */
+export const keys = {
+    me: ['me'],
+    sessions: ['sessions'],
+    signIns: ['sign-ins'],
+    guide: ['guide'],
+    patterns: ['patterns'],
+    joints: ['joints'],
+    kits: ['kits'],
+    kit: (id: number | undefined) => ['kit', id],
+    deleted: (kit: number) => ['deleted', kit],
+    map: (kit: KitView) => ['map', kit.id, kit.revision],
+    crossing: (kit: KitView, front: string, rear: string) => ['crossing', kit.id, kit.revision, front, rear],
+    card: (kit: KitView | undefined, kind: string, query: unknown) => ['card', kit?.id, kit?.revision, kind, query],
+    overview: (kit: KitView | undefined) => ['overview', kit?.id, kit?.revision],
+    find: (what: 'first' | 'whole' | 'near', kit: KitView | undefined, wish: unknown) => ['find', what, kit?.id, kit?.revision, wish],
+    wishes: (kit: number) => ['wishes', kit],
+    rigs: ['rigs'],
+    rigsLike: (search: string, page: number) => ['rigs', search, page],
+    rig: (id: number) => ['rig', id],
+    sweep: (rig: number, revision: number, travel: string) => ['sweep', rig, revision, travel],
+    tray: (rig: number, make: string, index: number) => ['tray', rig, make, index],
+    mends: (rig: number, revision: number | undefined) => ['mends', rig, revision],
+    states: (rig: RigView) => ['states', rig.id, rig.revision],
+    state: (rig: RigView, number: number | null) => ['state', rig.id, rig.revision, number],
+    proposals: (kit: number | undefined) => ['proposals', kit],
+    shared: (token: string) => ['shared', token],
+} as const;
+
+const stale = (queries: QueryClient, ...heads: readonly string[]) => {
+    for (const head of heads) void queries.invalidateQueries({ queryKey: [head] });
+};
+
+/** A kit has changed: rigs follow corrections, the tray and the map show the kit. */
+export function kitChanged(queries: QueryClient, kit: KitView | undefined): void {
+    if (kit) queries.setQueryData(keys.kit(kit.id), kit);
+    else stale(queries, 'kit');
+    stale(queries, 'kits', 'deleted', 'map', 'tray', 'rig', 'rigs', 'sweep', 'mends', 'crossing', 'proposals');
+}
+
+/** The kit was changed by somebody else meanwhile. */
+export function kitIsOld(queries: QueryClient): void {
+    stale(queries, 'kit');
+}
+
+/** A rig was made, named, tagged or deleted. */
+export function rigsChanged(queries: QueryClient): void {
+    stale(queries, 'rigs');
+}
+
+/** Own joints were added or dropped. */
+export function jointsChanged(queries: QueryClient): void {
+    stale(queries, 'joints');
+}
