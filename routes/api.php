@@ -51,9 +51,11 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
     Route::delete('joints/{joint}', [GuideController::class, 'dropJoint']);
 
     Route::get('kits', [KitController::class, 'index']);
+    Route::post('kits', [KitController::class, 'store']);
     Route::prefix('kits/{kit}')->scopeBindings()->group(function (): void {
         Route::get('/', [KitController::class, 'show']);
         Route::put('/', [KitController::class, 'name']);
+        Route::delete('/', [KitController::class, 'destroy']);
         Route::post('undo', [KitController::class, 'undo']);
         Route::post('redo', [KitController::class, 'redo']);
         Route::get('deleted', [KitController::class, 'deleted']);

@@ -29,6 +29,7 @@ use App\Http\Resources\SchoolsView;
 use App\Http\Resources\ShareView;
 use App\Http\Resources\StateView;
 use App\Http\Resources\SubjectView;
+use App\Http\Resources\SweepView;
 use App\Http\Resources\TravelMark;
 use App\Http\Resources\TravelView;
 use App\Models\Rig;
@@ -92,12 +93,12 @@ final class RigViews
             camera: new CameraView($row?->camera_id, $rig->camera->name ?? 'Camera', Describe::joint($rig->camera->front), $rig->frame->widthMm, $rig->frame->heightMm),
             chain: $this->chain($row, $rig),
             travels: array_map(fn (Travel $travel): TravelView => $this->travel($rig, $travel), Travels::of($rig)),
-            readings: $this->readings($rig, $answer),
+            readings: new Readings(...$answer->figures()),
             range: $this->range($rig, $answer),
             infinity: new InfinityView($answer->infinity->reached, $answer->infinity->overshotMm, $answer->infinity->spacerToKeepMm, $answer->infinity->furthestSubjectMm),
             doubts: $this->doubts($rig, $answer),
             findings: array_map(fn (Finding $finding): FindingView => new FindingView(
-                $finding->code->value, $finding->severity->value, $finding->part, $finding->pattern, $finding->numbers, $finding->message(),
+                $finding->code, $finding->severity, $finding->part, $finding->pattern, $finding->numbers, $finding->message(),
             ), $answer->findings),
             cautions: array_map(
                 fn (Caution $caution): CautionView => new CautionView($caution->code, $caution->text),
@@ -126,7 +127,7 @@ final class RigViews
             $parts[] = implode(' · ', array_filter([$part->label().($part instanceof Lens && $part->reversed ? ', reversed' : ''), Describe::setting($rig, $i)]));
         }
 
-        return new StateView($number, $label, $parts, $this->readings($rig, $answer), array_map(static fn (Finding $finding): string => $finding->message(), $answer->findings));
+        return new StateView($number, $label, $parts, new Readings(...$answer->figures()), array_map(static fn (Finding $finding): string => $finding->message(), $answer->findings));
     }
 
     /** Handbook, "Where the schools differ": what the others say, on demand. */
@@ -142,7 +143,7 @@ final class RigViews
         return new SchoolsView(
             apertureModel: $conditions->simpleAperture ? 'simple' : 'pupil', simpleAperture: $simple->effectiveAperture, simpleStopsLost: $simple->stopsLost, pupilAperture: $pupil->effectiveAperture,
             depthModel: $conditions->totalDepth ? 'total' : 'geometric', totalDepthMm: $reading->depthOfFieldMm === null || $wave === null ? null : $reading->depthOfFieldMm + $wave,
-            blurRule: $conditions->blurRule->value, otherBlurRule: $otherRule->value, otherBlurLimitMm: $other->blurLimitMm, otherDepthMm: Reading::of($other)->depthOfFieldMm,
+            blurRule: $conditions->blurRule, otherBlurRule: $otherRule, otherBlurLimitMm: $other->blurLimitMm, otherDepthMm: Reading::of($other)->depthOfFieldMm,
         );
     }
 
@@ -171,7 +172,7 @@ final class RigViews
         foreach ($findings as $finding) {
             foreach (Mending::of($rig, $finding, $findings, $kit) as $i => $mend) {
                 $views[] = new MendView(
-                    $finding->code->value, $finding->part, $mend->pattern, $mend->numbers, $mend->magnification,
+                    $finding->code, $finding->part, $mend->pattern, $mend->numbers, $mend->magnification,
                     new Mend($finding->code, $finding->part, $i),
                 );
             }
@@ -180,10 +181,9 @@ final class RigViews
         return new MendsView($row->revision, $views);
     }
 
-    /** A sweep as JSON, in the shape of SweepView. */
-    public function sweep(Rig $row, CoreRig $rig, Travel $travel): string
+    public function sweep(Rig $row, CoreRig $rig, Travel $travel): SweepView
     {
-        return Sweep::of($rig, $travel)->encode($rig, ['travel' => $travel->name(), 'revision' => $row->revision, 'index' => $travel->part]);
+        return SweepView::of(Sweep::of($rig, $travel), $rig, $row->revision);
     }
 
     /** @return list<ChainPart> */
@@ -195,12 +195,12 @@ final class RigViews
             $chain[] = new ChainPart(
                 index: $i,
                 partId: $row?->parts[$i]->part_id ?? null,
-                kind: $part->kind->value,
+                kind: $part->kind,
                 name: $part->label(),
                 measure: Describe::measure($part),
                 setting: Describe::setting($rig, $i),
                 joint: Describe::joint($part->identity->front),
-                fit: Mating::of($rig->camera, $behind, $part)->value,
+                fit: Mating::of($rig->camera, $behind, $part),
                 reversed: $part instanceof Lens && $part->reversed,
                 removable: true,
             );
@@ -215,7 +215,7 @@ final class RigViews
         return new TravelView(
             $travel->name(),
             $travel->part,
-            $travel->kind->value,
+            $travel->kind,
             $travel->least,
             $travel->greatest,
             Travels::setting($rig, $travel),
@@ -299,21 +299,6 @@ final class RigViews
         }
 
         return $marks;
-    }
-
-    private function readings(CoreRig $rig, RigReport $answer): Readings
-    {
-        $reading = $answer->reading;
-        $cut = $reading->cornerPart;
-
-        return new Readings(
-            magnification: $reading->magnification, fieldWidthMm: $reading->fieldWidthMm, fieldHeightMm: $reading->fieldHeightMm, workingDistanceMm: $reading->workingDistanceMm, subjectDistanceMm: $reading->subjectDistanceMm,
-            effectiveAperture: $reading->effectiveAperture, stopsLost: $reading->stopsLost, depthOfFieldMm: $reading->depthOfFieldMm, nearMm: $reading->nearMm, farMm: $reading->farMm, waveDepthMm: $reading->waveDepthMm,
-            airyDiameterMm: $reading->airyDiameterMm, detailMm: $reading->detailMm, entrancePupilMm: $reading->entrancePupilMm, extensionMm: $reading->extensionMm, lightGapDeg: $reading->lightGapDeg,
-            cornerBrightness: $reading->cornerBrightness, imageCircleMm: $reading->imageCircleMm, massG: $rig->totals->massG, momentAtMountNm: $reading->momentAtMountNm, momentAtFootNm: $reading->momentAtFootNm,
-            price: $rig->totals->price, joints: $rig->totals->joints, coupling: $rig->totals->coupling->value,
-            cornerPart: $cut === null ? null : ($cut < 0 ? 'camera' : $rig->chain[$cut]->label()),
-        );
     }
 
     private function range(CoreRig $rig, RigReport $answer): RangeView

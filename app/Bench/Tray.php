@@ -79,7 +79,7 @@ final class Tray
             return self::readable($part);
         } catch (InvalidFigure $fault) {
             // One part that can't be read any more is in no other's way: it says so, and can be mended or taken out.
-            return new PartView(id: $part->id, kind: $part->kind, name: $part->name ?? ucfirst($part->kindOf()->spoken()), count: $part->count, rear: null, front: null, measure: 'can’t be read: '.$fault->getMessage(), inChain: false,
+            return new PartView(id: $part->id, kind: $part->kindOf(), name: $part->name ?? ucfirst($part->kindOf()->spoken()), count: $part->count, rear: null, front: null, measure: 'can’t be read: '.$fault->getMessage(), inChain: false,
                 silhouette: new Silhouette(40.0, 40.0, 40.0, 40.0, null, null));
         }
     }
@@ -92,19 +92,19 @@ final class Tray
         if ($kind === Kind::Camera) {
             $camera = Camera::from(new Values($fields));
 
-            return new PartView(id: $part->id, kind: $part->kind, name: $part->name ?? 'Camera', count: $part->count, rear: null, front: Describe::joint($camera->front), measure: Describe::camera($camera), inChain: false,
+            return new PartView(id: $part->id, kind: $part->kindOf(), name: $part->name ?? 'Camera', count: $part->count, rear: null, front: Describe::joint($camera->front), measure: Describe::camera($camera), inChain: false,
                 silhouette: new Silhouette($camera->depthMm ?? 50.0, $camera->heightMm ?? 82.0, $camera->heightMm ?? 82.0, 60.0, null, null));
         }
         if (! $kind->inChain()) {
-            return new PartView(id: $part->id, kind: $part->kind, name: $part->name ?? ucfirst($kind->spoken()), count: $part->count, rear: null, front: null, measure: '', inChain: false,
+            return new PartView(id: $part->id, kind: $part->kindOf(), name: $part->name ?? ucfirst($kind->spoken()), count: $part->count, rear: null, front: null, measure: '', inChain: false,
                 silhouette: new Silhouette(40.0, 40.0, 40.0, 40.0, null, null));
         }
         $made = Parts::make($kind, new Values($fields));
 
-        return new PartView(id: $part->id, kind: $part->kind, name: $made->label(), count: $part->count, rear: self::end($made->identity->rear), front: self::end($made->identity->front), measure: Describe::measure($made), inChain: true,
+        return new PartView(id: $part->id, kind: $part->kindOf(), name: $made->label(), count: $part->count, rear: self::end($made->identity->rear), front: self::end($made->identity->front), measure: Describe::measure($made), inChain: true,
             silhouette: new Silhouette(
                 $made->shortestMm(), Outline::widestMm($made), Outline::rearMm($made), Outline::frontMm($made),
-                $made instanceof Lens ? $made->design->value : null,
+                $made instanceof Lens ? $made->design : null,
                 $made instanceof VariableSpacer ? $made->maxMm : null,
             ));
     }

@@ -37,7 +37,7 @@ final class Importing
             $changed = $match === null ? [] : $this->changed($item, $match);
             $what = $match === null ? 'new' : ($changed === [] ? 'same' : 'different');
             $counts[$what]++;
-            $rows[] = new ImportRow($what, self::name($item), $item->kind->value, $changed === [] ? '' : implode(', ', $changed), null, null);
+            $rows[] = new ImportRow($what, self::name($item), $item->kind, $changed === [] ? '' : implode(', ', $changed), null, null);
         }
 
         return new ImportView($kit->revision, $counts['new'], $counts['same'], $counts['different'], 0, $rows);
@@ -122,6 +122,6 @@ final class Importing
         [, $line, $column] = explode('/', $fault->pointer, 3) + ['', '', ''];
         $csv = $as === 'csv' && is_numeric($line);
 
-        return new ImportRow('refused', '', '', $fault->message, $csv ? (int) $line : null, $csv ? $column : $fault->pointer);
+        return new ImportRow('refused', '', null, $fault->message, $csv ? (int) $line : null, $csv ? $column : $fault->pointer);
     }
 }

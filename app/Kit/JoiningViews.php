@@ -56,7 +56,7 @@ final class JoiningViews
         foreach ($map->islands as $i => $island) {
             $islands[] = new IslandView(
                 $i + 1,
-                array_map(fn (int $c): MapPart => new MapPart($cameraRows[$c]->id, 'camera', $cameras[$c]->name ?? 'Camera', null, self::end($cameras[$c]->front)), $island->cameras),
+                array_map(fn (int $c): MapPart => new MapPart($cameraRows[$c]->id, Kind::Camera, $cameras[$c]->name ?? 'Camera', null, self::end($cameras[$c]->front)), $island->cameras),
                 array_map(fn (int $p): MapPart => self::part($rows[$p], $parts[$p]), $island->parts),
                 $bridges[$i],
             );
@@ -97,11 +97,11 @@ final class JoiningViews
         foreach ($parts as $p => $part) {
             $turned = $part instanceof Lens ? Mating::ofEnds($front, $part->turned()->identity->rear) : null;
             [$fits, $reason] = FitReason::verdict(Mating::ofEnds($front, $part->identity->rear), $turned, $part, $front);
-            $fitting[] = new FittingPart($rows[$p]->id, $part->label(), $part->kind->value, $fits, $reason);
+            $fitting[] = new FittingPart($rows[$p]->id, $part->label(), $part->kind, $fits, $reason);
         }
 
         return new CrossingView(
-            $crossing->fit->value,
+            $crossing->fit,
             $crossing->fit === Fit::LookAlike ? 'Same diameter, another pitch: they start, bind and are ruined. Don’t force them.' : null,
             array_map(static fn (Spacer $ring): string => $ring->label(), $crossing->path ?? []),
             array_sum(array_map(static fn (Spacer $ring): float => $ring->lengthMm, $crossing->path ?? [])),
@@ -135,7 +135,7 @@ final class JoiningViews
 
     private static function part(Part $row, CorePart $part): MapPart
     {
-        return new MapPart($row->id, $row->kind, $part->label(), self::end($part->identity->rear), self::end($part->identity->front));
+        return new MapPart($row->id, $row->kindOf(), $part->label(), self::end($part->identity->rear), self::end($part->identity->front));
     }
 
     private static function end(JointEnd $end): ?MapEnd

@@ -8,6 +8,8 @@ use App\Bench\CorrectionPropagator;
 use App\Models\Kit;
 use App\Models\KitStep;
 use App\Models\Part;
+use App\Models\Rig;
+use App\Models\User;
 use App\Operations\Quota;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -25,8 +27,46 @@ final class KitStore
     /** A kit larger than this is a mistake. */
     public const MOST_PARTS = 2000;
 
+    /** As many kits one person may have. */
+    public const MOST_KITS = 20;
+
     public function __construct(private readonly CorrectionPropagator $following)
     {
+    }
+
+    /** An empty kit more; more than MOST_KITS are refused. */
+    public function start(User $user, string $name, ?string $currency): Kit
+    {
+        return DB::transaction(function () use ($user, $name, $currency): Kit {
+            User::query()->whereKey($user->id)->lockForUpdate()->first();
+            if ($user->kits()->count() >= self::MOST_KITS) {
+                throw ValidationException::withMessages(['name' => 'You have '.self::MOST_KITS.' kits already, and that is as many as there is room for.']);
+            }
+            $kit = new Kit(['name' => $name, 'currency' => $currency, 'extra' => new \stdClass]);
+            $user->kits()->save($kit);
+
+            return $kit->refresh();
+        });
+    }
+
+    /**
+     * An empty kit goes. The last one is refused, and one that parts are in or rigs were built from.
+     */
+    public function drop(Kit $kit): void
+    {
+        DB::transaction(function () use ($kit): void {
+            User::query()->whereKey($kit->user_id)->lockForUpdate()->first();
+            $reason = match (true) {
+                Kit::query()->where('user_id', $kit->user_id)->count() < 2 => 'This is your only kit: it stays.',
+                $kit->parts()->exists() => 'There are parts in this kit. Remove them first.',
+                Rig::query()->where('kit_id', $kit->id)->exists() => 'Rigs were built from this kit. Delete them first.',
+                default => null,
+            };
+            if ($reason !== null) {
+                throw ValidationException::withMessages(['kit' => $reason]);
+            }
+            $kit->delete();
+        });
     }
 
     /**

@@ -88,13 +88,13 @@ final class FindViews
         return new FoundRig(
             camera: self::reference($rig->camera->document->intOr(RigStore::REFERENCE, 0)),
             cameraName: $rig->camera->name ?? 'Camera',
-            route: $row->route->value,
+            route: $row->route,
             title: implode(' + ', array_map(static fn (Part $part): string => $part->label().($part instanceof Lens && $part->reversed ? ' turned round' : ''), $rig->chain)),
             setting: implode(' · ', $set),
             why: $this->why($row, $before, $ranking),
             parts: array_map(fn (int $i): SetUpPart => $this->part($row, $i), array_keys($rig->chain)),
             magnification: $reading->magnification, fieldWidthMm: $reading->fieldWidthMm, workingDistanceMm: $reading->workingDistanceMm, subjectDistanceMm: $reading->subjectDistanceMm, effectiveAperture: $reading->effectiveAperture, stopsLost: $reading->stopsLost,
-            depthOfFieldMm: $reading->depthOfFieldMm, detailMm: $reading->detailMm, cornerBrightness: $reading->cornerBrightness, massG: $rig->totals->massG, price: $rig->totals->price, joints: $rig->totals->joints, coupling: $rig->totals->coupling->value,
+            depthOfFieldMm: $reading->depthOfFieldMm, detailMm: $reading->detailMm, cornerBrightness: $reading->cornerBrightness, massG: $rig->totals->massG, price: $rig->totals->price, joints: $rig->totals->joints, coupling: $rig->totals->coupling,
             warnings: array_map(static fn (Finding $finding): string => $finding->message(), $row->warnings),
             toBuy: self::toBuy($kit, $row),
             alike: $row->alike,
@@ -188,7 +188,7 @@ final class FindViews
             foreach ($map->density[$route] ?? [] as $cell => $count) {
                 $cells[] = [(float) $cell, round($count, 3)];
             }
-            $routes[] = new RouteView($route, $map->rigsByRoute[$route] ?? 0, $cells, $map->gapsByRoute[$route] ?? []);
+            $routes[] = new RouteView(Route::from($route), $map->rigsByRoute[$route] ?? 0, $cells, $map->gapsByRoute[$route] ?? []);
         }
         $edge = $map->edge;
         ksort($edge);

@@ -118,6 +118,6 @@ final class StrangersTest extends TestCase
 
         $wish = (string) (SavedSearch::query()->where('kit_id', $rig->kit_id)->value('id') ?? 1);
 
-        return '/'.str_replace(['{rig}', '{kit}', '{part}', '{deleted}', '{joint}', '{number}', '{wish}', '{card}', '{session}'], [(string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0', $wish, 'ladder', str_repeat('a', 16)], $route->uri()).'?travel=2.focus&place=0&front=larch&rear=tern&magnification=1&camera='.$part.'&lens='.$part;
+        return '/'.str_replace(['{rig}', '{kit}', '{part}', '{deleted}', '{joint}', '{number}', '{wish}', '{card}', '{session}'], [(string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0', $wish, 'ladder', str_repeat('a', 16)], $route->uri()).'?travel=2.focus&index=0&front=larch&rear=tern&magnification=1&camera='.$part.'&lens='.$part;
     }
 }

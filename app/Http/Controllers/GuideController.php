@@ -34,7 +34,7 @@ final class GuideController
     public function guide(): JsonResponse
     {
         return response()->json(array_map(static fn (Kind $kind): GuideKind => new GuideKind(
-            $kind->value,
+            $kind,
             ucfirst($kind->spoken()),
             $kind->inChain(),
             array_map(static function (array $each) use ($kind): GuideField {

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Accounts\SessionGuard;
 use App\Bench\Tray;
+use App\Http\Requests\NameKit;
 use App\Http\Requests\RevisionRequest;
 use App\Http\Resources\CrossingView;
 use App\Http\Resources\DeletedPart;
@@ -53,6 +54,29 @@ final class KitController
         return response()->json($kits->map(fn (Kit $kit): KitSummary => new KitSummary($kit->id, $kit->name, $kit->currency, (int) $kit->getAttribute('parts_count')))->all());
     }
 
+    #[OA\Post(path: '/kits', operationId: 'startKit', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: NameKit::class)), responses: [
+        new OA\Response(response: 201, description: 'A kit more, empty', content: new OA\JsonContent(ref: KitView::class)),
+        new OA\Response(response: 422, description: 'The name can’t be had, or there are too many kits', content: new OA\JsonContent(ref: Trouble::class)),
+    ])]
+    public function store(NameKit $request): JsonResponse
+    {
+        $user = SessionGuard::person($request);
+
+        return Shown::first(fn (): KitView => $this->view($this->store->start($user, $request->name(), $request->currency())), 201);
+    }
+
+    #[OA\Delete(path: '/kits/{kit}', operationId: 'deleteKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], responses: [
+        new OA\Response(response: 204, description: 'Deleted'),
+        new OA\Response(response: 422, description: 'It is the last one, or something is in it', content: new OA\JsonContent(ref: Trouble::class)),
+    ])]
+    public function destroy(Kit $kit): Response
+    {
+        Gate::authorize('update', $kit);
+        $this->store->drop($kit);
+
+        return response()->noContent();
+    }
+
     #[OA\Get(path: '/kits/{kit}', operationId: 'showKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'The kit', content: new OA\JsonContent(ref: KitView::class))])]
     public function show(Kit $kit): JsonResponse
     {
@@ -61,16 +85,10 @@ final class KitController
         return response()->json($this->view($kit));
     }
 
-    #[OA\Put(path: '/kits/{kit}', operationId: 'nameKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'currency', type: 'string', nullable: true)])), responses: [new OA\Response(response: 200, description: 'The kit', content: new OA\JsonContent(ref: KitView::class)), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function name(Request $request, Kit $kit): JsonResponse
+    #[OA\Put(path: '/kits/{kit}', operationId: 'nameKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: NameKit::class)), responses: [new OA\Response(response: 200, description: 'The kit', content: new OA\JsonContent(ref: KitView::class)), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function name(NameKit $request, Kit $kit): JsonResponse
     {
-        Gate::authorize('update', $kit);
-        /** @var array{name: string, currency: ?string} $valid */
-        $valid = $request->validate([
-            'name' => ['required', 'string', 'max:120', 'regex:/^[^\p{C}]*$/u', Rule::unique('kits', 'name')->where('user_id', $kit->user_id)->ignore($kit->id)],
-            'currency' => ['nullable', 'string', 'max:12', 'regex:/^[^\p{C}]*$/u'],
-        ]);
-        $kit->update(['name' => $valid['name'], 'currency' => $valid['currency'] ?? null]);
+        $kit->update(['name' => $request->name(), 'currency' => $request->currency()]);
 
         return response()->json($this->view($kit));
     }
@@ -93,7 +111,7 @@ final class KitController
         Gate::authorize('view', $kit);
         $parts = array_values($kit->deletedParts()->limit(200)->get()->all());
 
-        return response()->json(array_map(fn (Part $part): DeletedPart => new DeletedPart($part->id, $part->kind, $part->name ?? ucfirst($part->kindOf()->spoken()), ($part->deleted_at ?? now())->toIso8601String()), $parts));
+        return response()->json(array_map(fn (Part $part): DeletedPart => new DeletedPart($part->id, $part->kindOf(), $part->name ?? ucfirst($part->kindOf()->spoken()), ($part->deleted_at ?? now())->toIso8601String()), $parts));
     }
 
     #[OA\Get(path: '/kits/{kit}/file', operationId: 'exportKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'as', schema: new OA\Schema(type: 'string', enum: ['json', 'csv']))], responses: [new OA\Response(response: 200, description: 'The kit as a file', content: new OA\MediaType(mediaType: 'application/octet-stream', schema: new OA\Schema(type: 'string')))])]

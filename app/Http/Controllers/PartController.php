@@ -78,7 +78,7 @@ final class PartController
         ), 201);
     }
 
-    #[OA\Delete(path: '/kits/{kit}/parts/{part}', operationId: 'takeOutPart', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'part', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'anyway', schema: new OA\Schema(type: 'integer'))], responses: [
+    #[OA\Delete(path: '/kits/{kit}/parts/{part}', operationId: 'deletePart', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'part', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'anyway', schema: new OA\Schema(type: 'integer'))], responses: [
         new OA\Response(response: 204, description: 'Deleted; it can be put back'),
         new OA\Response(response: 409, description: 'Rigs use it; ask again with anyway=1', content: new OA\JsonContent(ref: Conflict::class)),
     ])]
@@ -90,7 +90,7 @@ final class PartController
         return response()->noContent();
     }
 
-    #[OA\Post(path: '/kits/{kit}/parts/{deleted}/back', operationId: 'bringBackPart', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'deleted', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'The part, back in the kit', content: new OA\JsonContent(ref: KitPart::class))])]
+    #[OA\Post(path: '/kits/{kit}/parts/{deleted}/back', operationId: 'putBackPart', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'deleted', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'The part, back in the kit', content: new OA\JsonContent(ref: KitPart::class))])]
     public function restore(Kit $kit, int $deleted): JsonResponse
     {
         Gate::authorize('update', $kit);

@@ -13,8 +13,10 @@ use App\Bench\StaleRevision;
 use App\Bench\Steps\Insert;
 use App\Bench\Steps\StepContext;
 use App\Bench\Tray;
+use App\Http\Requests\ImportRig;
 use App\Http\Requests\RenameRig;
 use App\Http\Requests\RevisionRequest;
+use App\Http\Requests\StartRig;
 use App\Http\Requests\TakeStep;
 use App\Http\Resources\MendsView;
 use App\Http\Resources\ProposalView;
@@ -44,6 +46,7 @@ use ZincThimble\Core\File\Text;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Report\Sweep;
 use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 use ZincThimble\Core\Rig\Setting;
@@ -79,20 +82,18 @@ final class RigController
         ), $rigs->items()));
     }
 
-    #[OA\Post(path: '/rigs', operationId: 'startRig', requestBody: new OA\RequestBody(required: false, content: new OA\JsonContent(properties: [new OA\Property(property: 'camera', type: 'integer', nullable: true), new OA\Property(property: 'parts', type: 'array', items: new OA\Items(type: 'integer'))])), responses: [new OA\Response(response: 201, description: 'A new rig: a camera, the kit’s first unless named, and the parts asked for', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The kit has no such camera or part', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function store(Request $request, KitAtHand $hand): JsonResponse
+    #[OA\Post(path: '/rigs', operationId: 'startRig', requestBody: new OA\RequestBody(required: false, content: new OA\JsonContent(ref: StartRig::class)), responses: [new OA\Response(response: 201, description: 'A new rig: a camera and the parts asked for', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'There is no such kit, or it has no such camera or part', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function store(StartRig $request, KitAtHand $hand): JsonResponse
     {
         $user = SessionGuard::person($request);
-        $request->validate(['camera' => ['nullable', 'integer:strict'], 'parts' => ['nullable', 'array', 'list', 'max:12'], 'parts.*' => ['integer:strict', 'min:1']]);
-        $kit = $user->kits()->oldest('id')->first();
+        $kit = $request->kit($user);
         $cameras = $kit?->parts()->where('kind', Kind::Camera->value);
-        $row = $request->input('camera') === null ? $cameras?->first() : $cameras?->whereKey($request->integer('camera'))->first();
+        $row = $request->camera() === null ? $cameras?->first() : $cameras?->whereKey($request->camera())->first();
         if (! $kit instanceof Kit || ! $row instanceof Part) {
-            throw ValidationException::withMessages(['camera' => $request->input('camera') === null ? 'Your kit has no camera yet.' : 'Your kit has no such camera.']);
+            throw ValidationException::withMessages(['camera' => $request->camera() === null ? 'Your kit has no camera yet.' : 'Your kit has no such camera.']);
         }
         $core = CoreRig::of(Camera::from(new Values($hand->fields($row))), [], Setting::untouched(), Conditions::from(new Values([])));
-        /** @var list<int> $parts */
-        $parts = $request->input('parts') ?? [];
+        $parts = $request->parts();
 
         return Shown::first(function () use ($user, $kit, $core, $hand, $parts): RigView {
             $rig = $this->store->create($user, $kit, $core, null);
@@ -105,13 +106,14 @@ final class RigController
         }, 201);
     }
 
-    #[OA\Get(path: '/rigs/proposals', operationId: 'proposals', responses: [new OA\Response(response: 200, description: 'First rigs that the kit can make', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: ProposalView::class)))])]
+    #[OA\Get(path: '/rigs/proposals', operationId: 'proposals', parameters: [new OA\QueryParameter(name: 'kit', required: false, schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'First rigs that the kit can make', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: ProposalView::class)))])]
     public function proposals(Request $request, Proposals $proposals): JsonResponse
     {
         $user = SessionGuard::person($request);
-        $kit = $user->kits()->with('parts')->oldest('id')->first();
+        $request->validate(['kit' => ['nullable', 'integer', 'min:1', 'max:9000000000000']]);
+        $kit = StartRig::kitOf($user, $request->filled('kit') ? $request->integer('kit') : null);
 
-        return response()->json($kit instanceof Kit ? $proposals->of($kit) : []);
+        return response()->json($kit instanceof Kit ? $proposals->of($kit->load('parts')) : []);
     }
 
     #[OA\Post(path: '/rigs/{rig}/copies', operationId: 'duplicateRig', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 201, description: 'The same rig once more, without a name and with a history of its own', content: new OA\JsonContent(ref: RigView::class))])]
@@ -164,16 +166,16 @@ final class RigController
         return response()->json($this->views->state($step->number, $step->label, RigFile::read($step->document)));
     }
 
-    #[OA\Post(path: '/rigs/import', operationId: 'importRig', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text'], properties: [new OA\Property(property: 'text', type: 'string')])), responses: [new OA\Response(response: 201, description: 'The rig of the file on the bench', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The file can’t be read; every fault with its place', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function import(Request $request): JsonResponse
+    #[OA\Post(path: '/rigs/import', operationId: 'importRig', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: ImportRig::class)), responses: [new OA\Response(response: 201, description: 'The rig of the file on the bench', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The file can’t be read; every fault with its place', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function import(ImportRig $request): JsonResponse
     {
         $user = SessionGuard::person($request);
-        $request->validate(['text' => ['required', 'string']]);
-        $document = Json::read($request->string('text')->toString());
+        $kit = StartRig::kitOf($user, $request->kitId());
+        $document = Json::read($request->text());
         $core = RigFile::read($document instanceof \stdClass ? RigStore::without($document) : $document);
 
-        return Shown::first(function () use ($user, $core): RigView {
-            $rig = $this->store->create($user, $user->kits()->oldest('id')->first(), $core, null);
+        return Shown::first(function () use ($user, $kit, $core): RigView {
+            $rig = $this->store->create($user, $kit, $core, null);
             if ($core->name !== null) {
                 // A name that is taken already doesn't keep a rig out.
                 $taken = $user->rigs()->whereNotNull('name')->pluck('name')->all();
@@ -263,7 +265,7 @@ final class RigController
         $name = $request->query('travel');
         $travel = Travels::named($core, is_string($name) ? $name : '') ?? throw ValidationException::withMessages(['travel' => 'This rig has no such control.']);
 
-        return response($this->views->sweep($rig, $core, $travel), 200, ['Content-Type' => 'application/json']);
+        return response(Sweep::json($this->views->sweep($rig, $core, $travel)), 200, ['Content-Type' => 'application/json']);
     }
 
     #[OA\Get(path: '/rigs/{rig}/tray', operationId: 'showTray', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'index', required: true, schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'What fits at that joint', content: new OA\JsonContent(ref: TrayView::class)), new OA\Response(response: 422, description: 'No such joint', content: new OA\JsonContent(ref: Trouble::class))])]

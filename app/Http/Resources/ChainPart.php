@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Joint\Fit;
 
 /** A part as it stands in a rig. */
 #[OA\Schema(required: ['index', 'partId', 'kind', 'name', 'measure', 'setting', 'joint', 'fit', 'reversed', 'removable'])]
@@ -15,8 +17,8 @@ final readonly class ChainPart
         public int $index,
         #[OA\Property()]
         public ?int $partId,
-        #[OA\Property()]
-        public string $kind,
+        #[OA\Property(type: 'string', enum: Kind::class)]
+        public Kind $kind,
         #[OA\Property()]
         public string $name,
         #[OA\Property()]
@@ -25,8 +27,8 @@ final readonly class ChainPart
         public string $setting,
         #[OA\Property()]
         public string $joint,
-        #[OA\Property()]
-        public string $fit,
+        #[OA\Property(type: 'string', enum: Fit::class)]
+        public Fit $fit,
         #[OA\Property()]
         public bool $reversed,
         #[OA\Property()]

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Joint\Fit;
 
 /** How one joint is reached from another. */
 #[OA\Schema(required: ['fit', 'reason', 'path', 'lengthMm', 'bridge', 'parts'])]
@@ -15,8 +16,8 @@ final readonly class CrossingView
      * @param  list<FittingPart>  $parts
      */
     public function __construct(
-        #[OA\Property()]
-        public string $fit,
+        #[OA\Property(type: 'string', enum: Fit::class)]
+        public Fit $fit,
         #[OA\Property()]
         public ?string $reason,
         #[OA\Property(items: new OA\Items(type: 'string'))]

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Gear\Kind;
 
 /** A part that was taken out and can be brought back. */
 #[OA\Schema(required: ['id', 'kind', 'name', 'deletedAt'])]
@@ -13,8 +14,8 @@ final readonly class DeletedPart
     public function __construct(
         #[OA\Property()]
         public int $id,
-        #[OA\Property()]
-        public string $kind,
+        #[OA\Property(type: 'string', enum: Kind::class)]
+        public Kind $kind,
         #[OA\Property()]
         public string $name,
         #[OA\Property()]

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Gear\Design;
+use ZincThimble\Core\Gear\Kind;
 
 /** A part in the drawing, mm from the sensor. */
 #[OA\Schema(required: ['index', 'kind', 'label', 'reversed', 'rearMm', 'frontMm', 'outerMm', 'frontOuterMm', 'rearOuterMm', 'estimated', 'design', 'elements', 'planeMm', 'stopMm', 'footMm', 'contacts', 'minMm', 'maxMm'])]
@@ -13,8 +15,8 @@ final readonly class DrawingPart
     public function __construct(
         #[OA\Property()]
         public int $index,
-        #[OA\Property()]
-        public string $kind,
+        #[OA\Property(type: 'string', enum: Kind::class)]
+        public Kind $kind,
         #[OA\Property()]
         public string $label,
         #[OA\Property()]
@@ -31,8 +33,8 @@ final readonly class DrawingPart
         public float $rearOuterMm,
         #[OA\Property()]
         public bool $estimated,
-        #[OA\Property()]
-        public ?string $design,
+        #[OA\Property(type: 'string', enum: Design::class, nullable: true)]
+        public ?Design $design,
         #[OA\Property()]
         public int $elements,
         #[OA\Property()]

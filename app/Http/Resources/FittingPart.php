@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Gear\Kind;
 
 /** Whether a part goes on a joint, or why it doesn’t. */
 #[OA\Schema(required: ['id', 'name', 'kind', 'fits', 'reason'])]
@@ -15,8 +16,8 @@ final readonly class FittingPart
         public int $id,
         #[OA\Property()]
         public string $name,
-        #[OA\Property()]
-        public string $kind,
+        #[OA\Property(type: 'string', enum: Kind::class)]
+        public Kind $kind,
         #[OA\Property()]
         public bool $fits,
         #[OA\Property()]

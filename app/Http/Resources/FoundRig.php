@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Rig\ApertureWorked;
+use ZincThimble\Core\Search\Route;
 
 /** A rig that does what was wanted, set where it does, and why it stands where it stands. */
 #[OA\Schema(required: ['camera', 'cameraName', 'route', 'title', 'setting', 'why', 'parts', 'magnification', 'fieldWidthMm', 'workingDistanceMm', 'subjectDistanceMm', 'effectiveAperture', 'stopsLost', 'depthOfFieldMm', 'detailMm', 'cornerBrightness', 'massG', 'price', 'joints', 'coupling', 'warnings', 'toBuy', 'alike', 'sensorMm', 'body', 'drawn', 'tipMm'])]
@@ -21,8 +23,8 @@ final readonly class FoundRig
         public ?int $camera,
         #[OA\Property()]
         public string $cameraName,
-        #[OA\Property()]
-        public string $route,
+        #[OA\Property(type: 'string', enum: Route::class)]
+        public Route $route,
         #[OA\Property()]
         public string $title,
         #[OA\Property()]
@@ -55,8 +57,8 @@ final readonly class FoundRig
         public ?float $price,
         #[OA\Property()]
         public int $joints,
-        #[OA\Property()]
-        public string $coupling,
+        #[OA\Property(type: 'string', enum: ApertureWorked::class)]
+        public ApertureWorked $coupling,
         #[OA\Property(items: new OA\Items(type: 'string'))]
         public array $warnings,
         #[OA\Property(items: new OA\Items(type: 'string'))]

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Gear\Kind;
 
 /** What a file would do with one part. */
 #[OA\Schema(required: ['what', 'name', 'kind', 'detail', 'line', 'column'])]
@@ -15,8 +16,8 @@ final readonly class ImportRow
         public string $what,
         #[OA\Property()]
         public string $name,
-        #[OA\Property()]
-        public string $kind,
+        #[OA\Property(type: 'string', enum: Kind::class, nullable: true)]
+        public ?Kind $kind,
         #[OA\Property()]
         public string $detail,
         #[OA\Property()]

@@ -6,6 +6,7 @@ namespace App\Http\Resources;
 
 use App\Bench\Steps\Mend;
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Finding\Code;
 
 /** A change that cures a finding, to be sent back as a step. */
 #[OA\Schema(required: ['code', 'index', 'pattern', 'numbers', 'magnification', 'step'])]
@@ -15,8 +16,8 @@ final readonly class MendView
      * @param  array<string, float|int|string>  $numbers
      */
     public function __construct(
-        #[OA\Property()]
-        public string $code,
+        #[OA\Property(type: 'string', enum: Code::class)]
+        public Code $code,
         #[OA\Property()]
         public ?int $index,
         #[OA\Property()]

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Gear\Kind;
 
 /** A part of a kit, as the shelf and the tray show it. */
 #[OA\Schema(required: ['id', 'kind', 'name', 'count', 'rear', 'front', 'measure', 'inChain', 'silhouette'])]
@@ -13,8 +14,8 @@ final readonly class PartView
     public function __construct(
         #[OA\Property()]
         public int $id,
-        #[OA\Property()]
-        public string $kind,
+        #[OA\Property(type: 'string', enum: Kind::class)]
+        public Kind $kind,
         #[OA\Property()]
         public string $name,
         #[OA\Property()]

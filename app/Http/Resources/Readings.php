@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Rig\ApertureWorked;
 
 /** What the rig does as set; mm unless named otherwise, null = infinite or not defined. */
 #[OA\Schema(required: ['magnification', 'fieldWidthMm', 'fieldHeightMm', 'workingDistanceMm', 'subjectDistanceMm', 'effectiveAperture', 'stopsLost', 'depthOfFieldMm', 'nearMm', 'farMm', 'waveDepthMm', 'airyDiameterMm', 'detailMm', 'entrancePupilMm', 'extensionMm', 'lightGapDeg', 'cornerBrightness', 'imageCircleMm', 'massG', 'momentAtMountNm', 'momentAtFootNm', 'price', 'joints', 'coupling', 'cornerPart'])]
@@ -57,8 +58,8 @@ final readonly class Readings
         public ?float $price,
         #[OA\Property()]
         public int $joints,
-        #[OA\Property()]
-        public string $coupling,
+        #[OA\Property(type: 'string', enum: ApertureWorked::class)]
+        public ApertureWorked $coupling,
         #[OA\Property()]
         public ?string $cornerPart,
     ) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Rig\BlurRule;
 
 /** What the other schools say of the same rig. */
 #[OA\Schema(required: ['apertureModel', 'simpleAperture', 'simpleStopsLost', 'pupilAperture', 'depthModel', 'totalDepthMm', 'blurRule', 'otherBlurRule', 'otherBlurLimitMm', 'otherDepthMm'])]
@@ -23,10 +24,10 @@ final readonly class SchoolsView
         public string $depthModel,
         #[OA\Property()]
         public ?float $totalDepthMm,
-        #[OA\Property()]
-        public string $blurRule,
-        #[OA\Property()]
-        public string $otherBlurRule,
+        #[OA\Property(type: 'string', enum: BlurRule::class)]
+        public BlurRule $blurRule,
+        #[OA\Property(type: 'string', enum: BlurRule::class)]
+        public BlurRule $otherBlurRule,
         #[OA\Property()]
         public ?float $otherBlurLimitMm,
         #[OA\Property()]

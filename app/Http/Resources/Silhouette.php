@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Gear\Design;
 
 /** A part’s outline to scale, mm. */
 #[OA\Schema(required: ['lengthMm', 'outerMm', 'rearOuterMm', 'frontOuterMm', 'design', 'longestMm'])]
@@ -19,8 +20,8 @@ final readonly class Silhouette
         public float $rearOuterMm,
         #[OA\Property()]
         public float $frontOuterMm,
-        #[OA\Property()]
-        public ?string $design,
+        #[OA\Property(type: 'string', enum: Design::class, nullable: true)]
+        public ?Design $design,
         #[OA\Property()]
         public ?float $longestMm,
     ) {

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Report\Sweep;
+use ZincThimble\Core\Rig\Rig;
 
 /** Every reading at every position of one control. */
 #[OA\Schema(required: ['travel', 'revision', 'index', 'positions', 'readings', 'cornerParts', 'halfWidths', 'findings', 'frontMm', 'tipMm', 'groups'])]
@@ -12,9 +14,9 @@ final readonly class SweepView
 {
     /**
      * @param  list<float>  $positions
-     * @param  array<string, list<?float>>  $readings
+     * @param  array<string, array<int, ?float>>  $readings
      * @param  list<SweepCorner>  $cornerParts
-     * @param  array<string, list<?float>>  $halfWidths
+     * @param  array<string, array<int, ?float>>  $halfWidths
      * @param  list<SweepFinding>  $findings
      * @param  list<float>  $frontMm
      * @param  list<float>  $tipMm
@@ -44,5 +46,22 @@ final readonly class SweepView
         #[OA\Property(items: new OA\Items(ref: SweepGroup::class))]
         public array $groups,
     ) {
+    }
+
+    public static function of(Sweep $sweep, Rig $rig, int $revision): self
+    {
+        return new self(
+            travel: $sweep->travel->name(),
+            revision: $revision,
+            index: $sweep->travel->part,
+            positions: $sweep->positions,
+            readings: $sweep->readings($rig),
+            cornerParts: array_map(static fn (array $each): SweepCorner => new SweepCorner(...$each), $sweep->cornerParts($rig)),
+            halfWidths: $sweep->halfWidths,
+            findings: array_map(SweepFinding::of(...), $sweep->spans),
+            frontMm: $sweep->drawing->frontMm,
+            tipMm: $sweep->drawing->tipMm,
+            groups: array_map(static fn (array $each): SweepGroup => new SweepGroup(...$each), array_values($sweep->drawing->groups)),
+        );
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Rig\TravelKind;
 
 /** A control of a part: what it moves and how far. */
 #[OA\Schema(required: ['name', 'index', 'kind', 'least', 'greatest', 'value', 'positions', 'marks', 'zero', 'per', 'unit', 'engraved'])]
@@ -20,8 +21,8 @@ final readonly class TravelView
         public string $name,
         #[OA\Property()]
         public int $index,
-        #[OA\Property()]
-        public string $kind,
+        #[OA\Property(type: 'string', enum: TravelKind::class)]
+        public TravelKind $kind,
         #[OA\Property()]
         public float $least,
         #[OA\Property()]

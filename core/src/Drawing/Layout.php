@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Drawing;
 
 use ZincThimble\Core\Gear\CloseUpLens;
+use ZincThimble\Core\Gear\Design;
+use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Objective;
 use ZincThimble\Core\Gear\Outline;
@@ -52,7 +54,7 @@ final class Layout
         ];
     }
 
-    /** @return array{index: int, kind: string, label: string, reversed: bool, rearMm: float, frontMm: float, outerMm: float, frontOuterMm: float, rearOuterMm: float, estimated: bool, design: ?string, elements: int, planeMm: ?float, stopMm: ?float, footMm: ?float, contacts: bool, minMm: ?float, maxMm: ?float} */
+    /** @return array{index: int, kind: Kind, label: string, reversed: bool, rearMm: float, frontMm: float, outerMm: float, frontOuterMm: float, rearOuterMm: float, estimated: bool, design: ?Design, elements: int, planeMm: ?float, stopMm: ?float, footMm: ?float, contacts: bool, minMm: ?float, maxMm: ?float} */
     private static function part(Rig $rig, Axis $axis, int $i, Part $part): array
     {
         // A converter is left out of the trace; in the drawing it stands where it stands.
@@ -62,7 +64,7 @@ final class Layout
 
         return [
             'index' => $i,
-            'kind' => $part->kind->value,
+            'kind' => $part->kind,
             'label' => $part->label(),
             'reversed' => $part instanceof Lens && $part->reversed,
             'rearMm' => $rear,
@@ -71,7 +73,7 @@ final class Layout
             'frontOuterMm' => Outline::frontMm($part),
             'rearOuterMm' => Outline::rearMm($part),
             'estimated' => Outline::frontIsEstimated($part),
-            'design' => $part instanceof Lens ? $part->design->value : null,
+            'design' => $part instanceof Lens ? $part->design : null,
             'elements' => $part instanceof CloseUpLens ? $part->elements : 0,
             'planeMm' => self::planeMm($axis, $i, $part),
             'stopMm' => $part instanceof Lens && ($rig->markedAperture($i) ?? 0.0) > 0.0

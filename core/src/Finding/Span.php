@@ -16,6 +16,16 @@ final readonly class Span
     ) {
     }
 
+    /**
+     * The changing numbers over the rows where it holds, from the first.
+     *
+     * @return array<string, list<?float>>
+     */
+    public function held(): array
+    {
+        return array_map(fn (array $column): array => array_slice($column, $this->from, $this->to - $this->from + 1), $this->columns);
+    }
+
     /** The finding as it stands at one row. */
     public function at(int $row): Finding
     {

@@ -12,6 +12,7 @@ use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\UncertainInput;
 use ZincThimble\Core\Reading\Uncertainty;
+use ZincThimble\Core\Rig\ApertureWorked;
 use ZincThimble\Core\Rig\Rig;
 
 /**
@@ -64,10 +65,16 @@ final readonly class RigReport
         return isset($this->findings[0]) && $this->findings[0]->severity->rank() === 0;
     }
 
-    /** @return array<string, mixed> as the file format names and orders it */
-    public function toArray(): array
+    /**
+     * Every figure by its name, the one place that spells them: for files, screens and whatever else tells a rig.
+     *
+     * @return array{magnification: ?float, fieldWidthMm: ?float, fieldHeightMm: ?float, workingDistanceMm: ?float, subjectDistanceMm: ?float, effectiveAperture: ?float, stopsLost: ?float, depthOfFieldMm: ?float, nearMm: ?float, farMm: ?float, waveDepthMm: ?float, airyDiameterMm: ?float, detailMm: ?float, entrancePupilMm: ?float, extensionMm: ?float, lightGapDeg: ?float, cornerBrightness: ?float, cornerPart: ?string, imageCircleMm: ?float, massG: ?float, momentAtMountNm: ?float, momentAtFootNm: ?float, price: ?float, joints: int, coupling: ApertureWorked}
+     */
+    public function figures(): array
     {
         $reading = $this->reading;
+        $totals = $this->rig->totals;
+        $cut = $reading->cornerPart;
 
         return [
             'magnification' => $reading->magnification,
@@ -85,6 +92,26 @@ final readonly class RigReport
             'detailMm' => $reading->detailMm,
             'entrancePupilMm' => $reading->entrancePupilMm,
             'extensionMm' => $reading->extensionMm,
+            'lightGapDeg' => $reading->lightGapDeg,
+            'cornerBrightness' => $reading->cornerBrightness,
+            'cornerPart' => $cut === null ? null : ($cut < 0 ? 'camera' : $this->rig->chain[$cut]->label()),
+            'imageCircleMm' => $reading->imageCircleMm,
+            'massG' => $totals->massG,
+            'momentAtMountNm' => $reading->momentAtMountNm,
+            'momentAtFootNm' => $reading->momentAtFootNm,
+            'price' => $totals->price,
+            'joints' => $totals->joints,
+            'coupling' => $totals->coupling,
+        ];
+    }
+
+    /** @return array<string, mixed> as the file format names and orders it */
+    public function toArray(): array
+    {
+        $figures = $this->figures();
+        $aside = array_flip(['lightGapDeg', 'cornerBrightness', 'cornerPart', 'imageCircleMm', 'massG', 'momentAtMountNm', 'momentAtFootNm', 'price', 'joints', 'coupling']);
+
+        return array_diff_key($figures, $aside) + [
             'range' => [
                 'magnification' => $this->range->magnification,
                 'workingDistanceMm' => $this->range->workingDistanceMm,
@@ -96,15 +123,15 @@ final readonly class RigReport
                 'spacerToKeepMm' => $this->infinity->spacerToKeepMm,
                 'furthestSubjectMm' => $this->infinity->furthestSubjectMm,
             ],
-            'lightGapDeg' => $reading->lightGapDeg,
-            'corner' => ['brightness' => $reading->cornerBrightness, 'part' => $reading->cornerPart],
-            'imageCircleMm' => $reading->imageCircleMm,
-            'massG' => $this->rig->totals->massG,
-            'momentAtMountNm' => $reading->momentAtMountNm,
-            'momentAtFootNm' => $reading->momentAtFootNm,
-            'price' => $this->rig->totals->price,
-            'joints' => $this->rig->totals->joints,
-            'coupling' => $this->rig->totals->coupling->value,
+            'lightGapDeg' => $figures['lightGapDeg'],
+            'corner' => ['brightness' => $figures['cornerBrightness'], 'part' => $this->reading->cornerPart],
+            'imageCircleMm' => $figures['imageCircleMm'],
+            'massG' => $figures['massG'],
+            'momentAtMountNm' => $figures['momentAtMountNm'],
+            'momentAtFootNm' => $figures['momentAtFootNm'],
+            'price' => $figures['price'],
+            'joints' => $figures['joints'],
+            'coupling' => $figures['coupling']->value,
             'uncertainty' => $this->halfWidths === [] ? new \stdClass : $this->halfWidths,
             'findings' => array_map(static fn (Finding $finding): array => [
                 'code' => $finding->code->value,

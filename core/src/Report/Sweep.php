@@ -81,11 +81,11 @@ final readonly class Sweep
     private const DIGITS = '7';
 
     /**
-     * What the screen gets, but for the names of things: columns of readings, half-widths, findings, drawing.
+     * Every reading by its name, row by row.
      *
-     * @return array<string, mixed>
+     * @return array<string, array<int, ?float>>
      */
-    public function toArray(Rig $rig): array
+    public function readings(Rig $rig): array
     {
         $columns = $this->columns;
         $width = [];
@@ -94,47 +94,50 @@ final readonly class Sweep
             $width[] = $m === null || $m <= 0.0 ? null : $rig->frame->widthMm / $m;
             $height[] = $m === null || $m <= 0.0 ? null : $rig->frame->heightMm / $m;
         }
-        $findings = [];
-        foreach ($this->spans as $span) {
-            $findings[] = [
+
+        return [
+            'magnification' => $columns->magnification,
+            'fieldWidthMm' => $width,
+            'fieldHeightMm' => $height,
+            'workingDistanceMm' => $columns->workingDistanceMm,
+            'subjectDistanceMm' => $columns->subjectDistanceMm,
+            'effectiveAperture' => $columns->effectiveAperture,
+            'stopsLost' => $columns->stopsLost,
+            'depthOfFieldMm' => $columns->depthOfFieldMm,
+            'nearMm' => $columns->nearMm,
+            'farMm' => $columns->farMm,
+            'waveDepthMm' => $columns->waveDepthMm,
+            'airyDiameterMm' => $columns->airyDiameterMm,
+            'detailMm' => $columns->detailMm,
+            'entrancePupilMm' => $columns->entrancePupilMm,
+            'lightGapDeg' => $columns->lightGapDeg,
+            'cornerBrightness' => $columns->cornerBrightness,
+            'momentAtMountNm' => $columns->momentAtMountNm,
+        ] + Beside::along($rig, $this->travel, $this->positions);
+    }
+
+    /**
+     * All of it by name: what the screen gets, but for whose sweep it is.
+     *
+     * @return array<string, mixed>
+     */
+    public function toArray(Rig $rig): array
+    {
+        return [
+            'positions' => $this->positions,
+            'readings' => $this->readings($rig),
+            'cornerParts' => $this->cornerParts($rig),
+            'halfWidths' => $this->halfWidths,
+            'findings' => array_map(static fn (Span $span): array => [
                 'code' => $span->finding->code->value,
                 'severity' => $span->finding->severity->value,
                 'index' => $span->finding->part,
                 'pattern' => $span->finding->pattern,
-                'numbers' => $span->finding->numbers === [] ? new \stdClass : $span->finding->numbers,
-                // Only the rows where it holds, from the first.
-                'columns' => $span->columns === [] ? new \stdClass : array_map(
-                    static fn (array $column): array => array_slice($column, $span->from, $span->to - $span->from + 1), $span->columns,
-                ),
+                'numbers' => (object) $span->finding->numbers,
+                'columns' => (object) $span->held(),
                 'from' => $span->from,
                 'to' => $span->to,
-            ];
-        }
-
-        return [
-            'positions' => $this->positions,
-            'readings' => [
-                'magnification' => $columns->magnification,
-                'fieldWidthMm' => $width,
-                'fieldHeightMm' => $height,
-                'workingDistanceMm' => $columns->workingDistanceMm,
-                'subjectDistanceMm' => $columns->subjectDistanceMm,
-                'effectiveAperture' => $columns->effectiveAperture,
-                'stopsLost' => $columns->stopsLost,
-                'depthOfFieldMm' => $columns->depthOfFieldMm,
-                'nearMm' => $columns->nearMm,
-                'farMm' => $columns->farMm,
-                'waveDepthMm' => $columns->waveDepthMm,
-                'airyDiameterMm' => $columns->airyDiameterMm,
-                'detailMm' => $columns->detailMm,
-                'entrancePupilMm' => $columns->entrancePupilMm,
-                'lightGapDeg' => $columns->lightGapDeg,
-                'cornerBrightness' => $columns->cornerBrightness,
-                'momentAtMountNm' => $columns->momentAtMountNm,
-            ] + Beside::along($rig, $this->travel, $this->positions),
-            'cornerParts' => self::parts($rig, $columns->cornerPart),
-            'halfWidths' => $this->halfWidths,
-            'findings' => $findings,
+            ], $this->spans),
             'frontMm' => $this->drawing->frontMm,
             'tipMm' => $this->drawing->tipMm,
             'groups' => array_values($this->drawing->groups),
@@ -144,13 +147,12 @@ final readonly class Sweep
     /**
      * Which part darkens the corner, as stretches of rows.
      *
-     * @param  list<?int>  $column  -1 = the camera's mount
      * @return list<array{from: int, to: int, part: string}>
      */
-    private static function parts(Rig $rig, array $column): array
+    public function cornerParts(Rig $rig): array
     {
         $stretches = [];
-        foreach ($column as $row => $part) {
+        foreach ($this->columns->cornerPart as $row => $part) {
             $last = count($stretches) - 1;
             if ($part === null) {
                 continue;
@@ -166,16 +168,18 @@ final readonly class Sweep
         return $stretches;
     }
 
-    /**
-     * As JSON, with the digits that count.
-     *
-     * @param  array<string, mixed>  $more  what else belongs to it
-     */
-    public function encode(Rig $rig, array $more = []): string
+    /** As JSON. */
+    public function encode(Rig $rig): string
+    {
+        return self::json($this->toArray($rig));
+    }
+
+    /** What is made of a sweep as JSON, with the digits that count. */
+    public static function json(mixed $made): string
     {
         $before = ini_set('serialize_precision', self::DIGITS);
         try {
-            return json_encode($more + $this->toArray($rig), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+            return json_encode($made, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
         } finally {
             ini_set('serialize_precision', (string) $before);
         }

@@ -126,6 +126,8 @@ export const api = {
         unwrap(client.POST('/joints', { body })),
     dropJoint: (joint: number) => unwrap(client.DELETE('/joints/{joint}', { params: { path: { joint } } })),
     kits: () => unwrap(client.GET('/kits')),
+    startKit: (name: string) => unwrap(client.POST('/kits', { body: { name } })),
+    deleteKit: (kit: number) => unwrap(client.DELETE('/kits/{kit}', { params: ofKit(kit) })),
     kit: (kit: number) => unwrap(client.GET('/kits/{kit}', { params: ofKit(kit) })),
     nameKit: (kit: number, name: string, currency: string | null) =>
         unwrap(client.PUT('/kits/{kit}', { params: ofKit(kit), body: { name, currency } })),
@@ -150,7 +152,7 @@ export const api = {
     takeImport: (kit: number, revision: number, text: string, as: 'json' | 'csv') =>
         unwrap(client.PUT('/kits/{kit}/import', { params: ofKit(kit), body: { text, as, revision } })),
     kitAddress: (kit: number, as: 'json' | 'csv') => `/api/kits/${kit}/file?as=${as}`,
-    importRig: (text: string) => unwrap(client.POST('/rigs/import', { body: { text } })),
+    importRig: (text: string, kit?: number) => unwrap(client.POST('/rigs/import', { body: { text, kit } })),
     newsSeen: (rig: number) => unwrap(client.DELETE('/rigs/{rig}/news', { params: at(rig) })),
     share: (rig: number) => unwrap(client.POST('/rigs/{rig}/share', { params: at(rig) })),
     withdraw: (rig: number) => unwrap(client.DELETE('/rigs/{rig}/share', { params: at(rig) })),
@@ -159,8 +161,8 @@ export const api = {
     rigs: () => unwrap(client.GET('/rigs')),
     findRigs: (search: string, page: number) =>
         unwrap(client.GET('/rigs', { params: { query: { page, ...(search === '' ? {} : { search }) } } })),
-    startRig: (from: { camera?: number; parts?: number[] } = {}) => unwrap(client.POST('/rigs', { body: from })),
-    proposals: () => unwrap(client.GET('/rigs/proposals')),
+    startRig: (from: { kit?: number; camera?: number; parts?: number[] } = {}) => unwrap(client.POST('/rigs', { body: from })),
+    proposals: (kit: number) => unwrap(client.GET('/rigs/proposals', { params: { query: { kit } } })),
     duplicate: (rig: number) => unwrap(client.POST('/rigs/{rig}/copies', { params: at(rig) })),
     tag: (rig: number, tags: string[]) => unwrap(client.PUT('/rigs/{rig}/tags', { params: at(rig), body: { tags } })),
     states: (rig: number) => unwrap(client.GET('/rigs/{rig}/states', { params: at(rig) })),

@@ -1,13 +1,21 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { api, Refused, type KitView } from '../api/client';
+import { usePreferences } from '../shell/preferences';
 import { keys, kitChanged, kitIsOld } from '../api/queries';
 
-/** The person's kit; its parts, history and what became of the last change. */
+/** Which of the person's kits is looked at: the one chosen on this device, else the first. */
+export function useKits() {
+    const { kit: chosen, setKit } = usePreferences();
+    const kits = useQuery({ queryKey: keys.kits, queryFn: api.kits });
+    const current = kits.data?.find(({ id }) => id === chosen) ?? kits.data?.[0];
+    return { kits: kits.data, id: current?.id, choose: setKit, error: kits.error, refetch: kits.refetch };
+}
+
+/** The kit that is looked at; its parts, history and what became of the last change. */
 export function useKit() {
     const queries = useQueryClient();
-    const kits = useQuery({ queryKey: keys.kits, queryFn: api.kits });
-    const id = kits.data?.[0]?.id;
+    const { id, error, refetch: kitsAgain } = useKits();
     const query = useQuery({ queryKey: keys.kit(id), queryFn: () => api.kit(id ?? 0), enabled: id !== undefined });
 
     const change = useMutation({
@@ -19,7 +27,6 @@ export function useKit() {
         },
     });
 
-    const { refetch: kitsAgain } = kits;
     const { refetch: kitAgain } = query;
     const retry = useCallback(() => void (id === undefined ? kitsAgain() : kitAgain()), [id, kitsAgain, kitAgain]);
 
@@ -29,7 +36,7 @@ export function useKit() {
     return {
         id,
         query,
-        trouble: kits.error ?? query.error,
+        trouble: error ?? query.error,
         retry,
         kit: query.data,
         change,

@@ -8,6 +8,9 @@ interface Preferences {
     setUnits: (units: Units) => void;
     light: Light;
     setLight: (light: Light) => void;
+    /** The kit that is looked at; null = the first. */
+    kit: number | null;
+    setKit: (kit: number) => void;
 }
 
 const Context = createContext<Preferences | null>(null);
@@ -17,12 +20,15 @@ function kept<T extends string>(name: string, allowed: readonly T[], usual: T): 
     return allowed.find((item) => item === value) ?? usual;
 }
 
-/** Units and light, kept on this device. */
+/** Units, light and the kit that is looked at, kept on this device. */
 export function PreferencesProvider({ children }: { children: ReactNode }) {
     const [units, setUnits] = useState<Units>(() => kept('units', ['mm', 'in'], 'mm'));
     const [light, setLight] = useState<Light>(() => kept('light', ['system', 'light', 'dark', 'outdoors'], 'system'));
 
+    const [kit, setKit] = useState<number | null>(() => Number(localStorage.getItem('kit')) || null);
+
     useEffect(() => localStorage.setItem('units', units), [units]);
+    useEffect(() => (kit === null ? undefined : localStorage.setItem('kit', String(kit))), [kit]);
     useEffect(() => {
         localStorage.setItem('light', light);
         const system = matchMedia('(prefers-color-scheme: dark)');
@@ -36,7 +42,7 @@ export function PreferencesProvider({ children }: { children: ReactNode }) {
         return () => system.removeEventListener('change', show);
     }, [light]);
 
-    const value = useMemo(() => ({ units, setUnits, light, setLight }), [units, light]);
+    const value = useMemo(() => ({ units, setUnits, light, setLight, kit, setKit }), [units, light, kit]);
     return <Context value={value}>{children}</Context>;
 }
 

@@ -2,6 +2,20 @@
 export const kit = {
     kit: {
         notOwned: 'not yours yet',
+        several: {
+            name: 'Name',
+            parts: (n: number) => (n === 1 ? '1 part' : `${n} parts`),
+            start: 'New kit…',
+            startTitle: 'A new kit',
+            startText: 'What you keep together: one kit for the studio, one for the bag. It begins empty.',
+            startDo: 'Make it',
+            rename: 'Rename…',
+            renameTitle: 'Rename this kit',
+            renameDo: 'Rename',
+            remove: 'Delete this kit',
+            stays: 'This kit stays',
+            looking: 'Looking through',
+        },
         groups: {
             cameras: 'Bodies',
             spacers: 'Tubes and bellows',

@@ -349,7 +349,7 @@ export interface paths {
         };
         get: operations["listKits"];
         put?: never;
-        post?: never;
+        post: operations["startKit"];
         delete?: never;
         options?: never;
         head?: never;
@@ -366,7 +366,7 @@ export interface paths {
         get: operations["showKit"];
         put: operations["nameKit"];
         post?: never;
-        delete?: never;
+        delete: operations["deleteKit"];
         options?: never;
         head?: never;
         patch?: never;
@@ -510,7 +510,7 @@ export interface paths {
         get?: never;
         put: operations["changePart"];
         post?: never;
-        delete: operations["takeOutPart"];
+        delete: operations["deletePart"];
         options?: never;
         head?: never;
         patch?: never;
@@ -541,7 +541,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["bringBackPart"];
+        post: operations["putBackPart"];
         delete?: never;
         options?: never;
         head?: never;
@@ -968,6 +968,26 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        ImportRig: {
+            /** @description The file as it is */
+            text: string;
+            /** @description The oldest kit unless named */
+            kit?: number | null;
+        };
+        NameKit: {
+            /** @description No two kits of a person have the same */
+            name: string;
+            /** @description null = not said */
+            currency?: string | null;
+        };
+        StartRig: {
+            /** @description Whose parts it is built from; the oldest kit unless named */
+            kit?: number | null;
+            /** @description The kit’s first unless named */
+            camera?: number | null;
+            /** @description Put on it, one after the other */
+            parts?: number[];
+        };
         TakeStep: {
             /** @description One step at the bench. */
             revision: number;
@@ -1034,12 +1054,14 @@ export interface components {
         ChainPart: {
             index: number;
             partId: number | null;
-            kind: string;
+            /** @enum {string} */
+            kind: "camera" | "adapter" | "tube" | "reversing-ring" | "coupling-ring" | "step-ring" | "filter" | "hood" | "helicoid" | "bellows" | "lens" | "close-up-lens" | "objective" | "teleconverter" | "afocal" | "port" | "rail" | "tripod" | "stand" | "flash" | "lamp" | "reference";
             name: string;
             measure: string;
             setting: string;
             joint: string;
-            fit: string;
+            /** @enum {string} */
+            fit: "mates" | "improvised" | "look-alike" | "same-side" | "clip-size" | "different" | "unknown";
             reversed: boolean;
             removable: boolean;
         };
@@ -1051,7 +1073,8 @@ export interface components {
         };
         /** @description How one joint is reached from another. */
         CrossingView: {
-            fit: string;
+            /** @enum {string} */
+            fit: "mates" | "improvised" | "look-alike" | "same-side" | "clip-size" | "different" | "unknown";
             reason: string | null;
             path: string[];
             /** Format: float */
@@ -1062,7 +1085,8 @@ export interface components {
         /** @description A part that was taken out and can be brought back. */
         DeletedPart: {
             id: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "camera" | "adapter" | "tube" | "reversing-ring" | "coupling-ring" | "step-ring" | "filter" | "hood" | "helicoid" | "bellows" | "lens" | "close-up-lens" | "objective" | "teleconverter" | "afocal" | "port" | "rail" | "tripod" | "stand" | "flash" | "lamp" | "reference";
             name: string;
             deletedAt: string;
         };
@@ -1104,7 +1128,8 @@ export interface components {
         /** @description A part in the drawing, mm from the sensor. */
         DrawingPart: {
             index: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "camera" | "adapter" | "tube" | "reversing-ring" | "coupling-ring" | "step-ring" | "filter" | "hood" | "helicoid" | "bellows" | "lens" | "close-up-lens" | "objective" | "teleconverter" | "afocal" | "port" | "rail" | "tripod" | "stand" | "flash" | "lamp" | "reference";
             label: string;
             reversed: boolean;
             /** Format: float */
@@ -1118,7 +1143,8 @@ export interface components {
             /** Format: float */
             rearOuterMm: number;
             estimated: boolean;
-            design: string | null;
+            /** @enum {string|null} */
+            design: "symmetrical" | "triplet" | "telephoto" | "retrofocus" | "wide" | "unknown" | null;
             elements: number;
             /** Format: float */
             planeMm: number | null;
@@ -1156,8 +1182,10 @@ export interface components {
         };
         /** @description One finding, its sentence as a pattern with numbers. */
         FindingView: {
-            code: string;
-            severity: string;
+            /** @enum {string} */
+            code: "joint-mismatch" | "thread-lookalike" | "focus-inside" | "no-image" | "aperture-stuck" | "grip-fouls" | "touching" | "light-shut-out" | "vignette" | "outside-window" | "infinity-lost" | "infinity-overshot" | "diopter-strong" | "stacked-diopters-order" | "adds-little" | "turn-it-round" | "unsuited" | "diffraction" | "slice-thin" | "sway" | "heavy-front" | "screw-loose" | "data-disagree" | "no-shoulder" | "bare-rear" | "body-uncoupled" | "flare" | "estimated";
+            /** @enum {string} */
+            severity: "stop" | "warn" | "note";
             index: number | null;
             pattern: string;
             numbers: {
@@ -1169,7 +1197,8 @@ export interface components {
         FittingPart: {
             id: number;
             name: string;
-            kind: string;
+            /** @enum {string} */
+            kind: "camera" | "adapter" | "tube" | "reversing-ring" | "coupling-ring" | "step-ring" | "filter" | "hood" | "helicoid" | "bellows" | "lens" | "close-up-lens" | "objective" | "teleconverter" | "afocal" | "port" | "rail" | "tripod" | "stand" | "flash" | "lamp" | "reference";
             fits: boolean;
             reason: string;
         };
@@ -1177,7 +1206,8 @@ export interface components {
         FoundRig: {
             camera: number | null;
             cameraName: string;
-            route: string;
+            /** @enum {string} */
+            route: "plain" | "tubes" | "bellows" | "diopter" | "reversed" | "coupled" | "objective";
             title: string;
             setting: string;
             why: string;
@@ -1205,7 +1235,8 @@ export interface components {
             /** Format: float */
             price: number | null;
             joints: number;
-            coupling: string;
+            /** @enum {string} */
+            coupling: "full" | "contacts" | "lever" | "latch" | "ring" | "detach" | "stuck";
             warnings: string[];
             toBuy: string[];
             alike: number;
@@ -1247,7 +1278,8 @@ export interface components {
         };
         /** @description The form for one kind of part. */
         GuideKind: {
-            kind: string;
+            /** @enum {string} */
+            kind: "camera" | "adapter" | "tube" | "reversing-ring" | "coupling-ring" | "step-ring" | "filter" | "hood" | "helicoid" | "bellows" | "lens" | "close-up-lens" | "objective" | "teleconverter" | "afocal" | "port" | "rail" | "tripod" | "stand" | "flash" | "lamp" | "reference";
             label: string;
             inChain: boolean;
             fields: components["schemas"]["GuideField"][];
@@ -1269,7 +1301,8 @@ export interface components {
         ImportRow: {
             what: string;
             name: string;
-            kind: string;
+            /** @enum {string|null} */
+            kind: "camera" | "adapter" | "tube" | "reversing-ring" | "coupling-ring" | "step-ring" | "filter" | "hood" | "helicoid" | "bellows" | "lens" | "close-up-lens" | "objective" | "teleconverter" | "afocal" | "port" | "rail" | "tripod" | "stand" | "flash" | "lamp" | "reference" | null;
             detail: string;
             line: number | null;
             column: string | null;
@@ -1365,7 +1398,8 @@ export interface components {
         /** @description A part or camera on the joint map. */
         MapPart: {
             id: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "camera" | "adapter" | "tube" | "reversing-ring" | "coupling-ring" | "step-ring" | "filter" | "hood" | "helicoid" | "bellows" | "lens" | "close-up-lens" | "objective" | "teleconverter" | "afocal" | "port" | "rail" | "tripod" | "stand" | "flash" | "lamp" | "reference";
             name: string;
             rear: components["schemas"]["MapEnd"] | null;
             front: components["schemas"]["MapEnd"] | null;
@@ -1385,7 +1419,8 @@ export interface components {
         };
         /** @description A change that cures a finding, to be sent back as a step. */
         MendView: {
-            code: string;
+            /** @enum {string} */
+            code: "joint-mismatch" | "thread-lookalike" | "focus-inside" | "no-image" | "aperture-stuck" | "grip-fouls" | "touching" | "light-shut-out" | "vignette" | "outside-window" | "infinity-lost" | "infinity-overshot" | "diopter-strong" | "stacked-diopters-order" | "adds-little" | "turn-it-round" | "unsuited" | "diffraction" | "slice-thin" | "sway" | "heavy-front" | "screw-loose" | "data-disagree" | "no-shoulder" | "bare-rear" | "body-uncoupled" | "flare" | "estimated";
             index: number | null;
             pattern: string;
             numbers: {
@@ -1449,7 +1484,8 @@ export interface components {
         /** @description A part of a kit, as the shelf and the tray show it. */
         PartView: {
             id: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "camera" | "adapter" | "tube" | "reversing-ring" | "coupling-ring" | "step-ring" | "filter" | "hood" | "helicoid" | "bellows" | "lens" | "close-up-lens" | "objective" | "teleconverter" | "afocal" | "port" | "rail" | "tripod" | "stand" | "flash" | "lamp" | "reference";
             name: string;
             count: number;
             rear: string | null;
@@ -1553,7 +1589,8 @@ export interface components {
             /** Format: float */
             price: number | null;
             joints: number;
-            coupling: string;
+            /** @enum {string} */
+            coupling: "full" | "contacts" | "lever" | "latch" | "ring" | "detach" | "stuck";
             cornerPart: string | null;
         };
         /** @description A rig in a list. */
@@ -1599,7 +1636,8 @@ export interface components {
         };
         /** @description How much of a map one route makes. */
         RouteView: {
-            route: string;
+            /** @enum {string} */
+            route: "plain" | "tubes" | "bellows" | "diopter" | "reversed" | "coupled" | "objective";
             rigs: number;
             cells: number[][];
             gaps: number[][];
@@ -1616,8 +1654,10 @@ export interface components {
             depthModel: string;
             /** Format: float */
             totalDepthMm: number | null;
-            blurRule: string;
-            otherBlurRule: string;
+            /** @enum {string} */
+            blurRule: "format" | "pixel" | "given";
+            /** @enum {string} */
+            otherBlurRule: "format" | "pixel" | "given";
             /** Format: float */
             otherBlurLimitMm: number | null;
             /** Format: float */
@@ -1681,7 +1721,8 @@ export interface components {
             rearOuterMm: number;
             /** Format: float */
             frontOuterMm: number;
-            design: string | null;
+            /** @enum {string|null} */
+            design: "symmetrical" | "triplet" | "telephoto" | "retrofocus" | "wide" | "unknown" | null;
             /** Format: float */
             longestMm: number | null;
         };
@@ -1718,8 +1759,10 @@ export interface components {
         };
         /** @description A finding and the rows of a sweep where it holds. */
         SweepFinding: {
-            code: string;
-            severity: string;
+            /** @enum {string} */
+            code: "joint-mismatch" | "thread-lookalike" | "focus-inside" | "no-image" | "aperture-stuck" | "grip-fouls" | "touching" | "light-shut-out" | "vignette" | "outside-window" | "infinity-lost" | "infinity-overshot" | "diopter-strong" | "stacked-diopters-order" | "adds-little" | "turn-it-round" | "unsuited" | "diffraction" | "slice-thin" | "sway" | "heavy-front" | "screw-loose" | "data-disagree" | "no-shoulder" | "bare-rear" | "body-uncoupled" | "flare" | "estimated";
+            /** @enum {string} */
+            severity: "stop" | "warn" | "note";
             index: number | null;
             pattern: string;
             numbers: {
@@ -1766,7 +1809,8 @@ export interface components {
         TravelView: {
             name: string;
             index: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "length" | "focus" | "aperture" | "zoom" | "swing" | "shift";
             /** Format: float */
             least: number;
             /** Format: float */
@@ -2821,6 +2865,39 @@ export interface operations {
             };
         };
     };
+    startKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NameKit"];
+            };
+        };
+        responses: {
+            /** @description A kit more, empty */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitView"];
+                };
+            };
+            /** @description The name can’t be had, or there are too many kits */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
     showKit: {
         parameters: {
             query?: never;
@@ -2854,10 +2931,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    name: string;
-                    currency?: string | null;
-                };
+                "application/json": components["schemas"]["NameKit"];
             };
         };
         responses: {
@@ -2871,6 +2945,35 @@ export interface operations {
                 };
             };
             /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    deleteKit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Deleted */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is the last one, or something is in it */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -3227,7 +3330,7 @@ export interface operations {
             };
         };
     };
-    takeOutPart: {
+    deletePart: {
         parameters: {
             query?: {
                 anyway?: number;
@@ -3282,7 +3385,7 @@ export interface operations {
             };
         };
     };
-    bringBackPart: {
+    putBackPart: {
         parameters: {
             query?: never;
             header?: never;
@@ -3399,14 +3502,11 @@ export interface operations {
         };
         requestBody?: {
             content: {
-                "application/json": {
-                    camera?: number | null;
-                    parts?: number[];
-                };
+                "application/json": components["schemas"]["StartRig"];
             };
         };
         responses: {
-            /** @description A new rig: a camera, the kit’s first unless named, and the parts asked for */
+            /** @description A new rig: a camera and the parts asked for */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -3415,7 +3515,7 @@ export interface operations {
                     "application/json": components["schemas"]["RigView"];
                 };
             };
-            /** @description The kit has no such camera or part */
+            /** @description There is no such kit, or it has no such camera or part */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -3428,7 +3528,9 @@ export interface operations {
     };
     proposals: {
         parameters: {
-            query?: never;
+            query?: {
+                kit?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -3557,9 +3659,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    text: string;
-                };
+                "application/json": components["schemas"]["ImportRig"];
             };
         };
         responses: {

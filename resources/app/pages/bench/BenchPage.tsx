@@ -4,6 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { api, messageOf, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
 import { Bar } from '../../shell/Bar';
+import { useKits } from '../../kit/useKit';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Lost } from '../../ui/Lost';
@@ -13,6 +14,7 @@ import { Bench } from './Bench';
 export function BenchPage({ person }: { person: Schema['Person'] }) {
     const { rig } = useParams();
     const navigate = useNavigate();
+    const { id: kit } = useKits();
     const rigs = useQuery({ queryKey: keys.rigs, queryFn: api.rigs });
     const id = rig === undefined ? null : Number(rig);
     const first = rigs.data?.[0]?.id;
@@ -37,7 +39,7 @@ export function BenchPage({ person }: { person: Schema['Person'] }) {
                         <Button
                             strong
                             onClick={() => {
-                                api.startRig()
+                                api.startRig({ kit })
                                     .then((made) => navigate(`/bench/${made.id}`))
                                     .catch((error: unknown) => setTrouble(messageOf(error)));
                             }}

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import { keys, rigsChanged } from '../../api/queries';
+import { useKits } from '../../kit/useKit';
 import { magnification } from '../../ui/figures';
 import { strings } from '../../strings/index';
 
@@ -9,9 +10,10 @@ import { strings } from '../../strings/index';
 export function FirstRigs() {
     const queries = useQueryClient();
     const navigate = useNavigate();
-    const proposals = useQuery({ queryKey: keys.proposals(undefined), queryFn: api.proposals });
+    const { id: kit } = useKits();
+    const proposals = useQuery({ queryKey: keys.proposals(kit), queryFn: () => api.proposals(kit ?? 0), enabled: kit !== undefined });
     const start = useMutation({
-        mutationFn: ({ camera, parts }: { camera: number; parts: number[] }) => api.startRig({ camera, parts }),
+        mutationFn: ({ camera, parts }: { camera: number; parts: number[] }) => api.startRig({ kit, camera, parts }),
         onSuccess: (rig) => {
             rigsChanged(queries);
             void navigate(`/bench/${rig.id}`);

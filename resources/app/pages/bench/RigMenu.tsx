@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, Refused, type RigView, type Schema } from '../../api/client';
 import { keys, rigsChanged } from '../../api/queries';
+import { useKits } from '../../kit/useKit';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
@@ -25,6 +26,7 @@ interface Props {
 export function RigMenu({ id, rigs, name, onKeep, onKeys, onAll, onStates, onSvg }: Props) {
     const navigate = useNavigate();
     const queries = useQueryClient();
+    const { id: kit } = useKits();
     const [deleting, setDeleting] = useState(false);
     const [sharing, setSharing] = useState(false);
     const file = useRef<HTMLInputElement>(null);
@@ -33,11 +35,11 @@ export function RigMenu({ id, rigs, name, onKeep, onKeys, onAll, onStates, onSvg
         void navigate(`/bench/${rig.id}`);
     };
     const bring = useMutation({
-        mutationFn: async (chosen: File) => api.importRig(await chosen.text()),
+        mutationFn: async (chosen: File) => api.importRig(await chosen.text(), kit),
         onSuccess: arrived,
     });
     const start = useMutation({
-        mutationFn: () => api.startRig(),
+        mutationFn: () => api.startRig({ kit }),
         onSuccess: arrived,
     });
     const copy = useMutation({

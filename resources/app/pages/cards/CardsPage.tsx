@@ -8,6 +8,7 @@ import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Tick } from '../../ui/Tick';
+import { KitChoice } from '../../kit/KitChoice';
 import { useKit } from '../../kit/useKit';
 
 const say = strings.cards;
@@ -99,7 +100,8 @@ export default function CardsPage({ person }: { person: Schema['Person'] }) {
                             </Tick>
                         </>
                     )}
-                    <div className="ml-auto flex gap-2">
+                    <div className="ml-auto flex items-center gap-2">
+                        <KitChoice />
                         <Button disabled={!card.data} onClick={() => print()}>
                             {say.print}
                         </Button>

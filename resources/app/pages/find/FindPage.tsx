@@ -9,6 +9,7 @@ import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Lost } from '../../ui/Lost';
+import { KitChoice } from '../../kit/KitChoice';
 import { useKit } from '../../kit/useKit';
 import { FindMap, RouteMark, type RouteName } from './FindMap';
 import { FoundList, gapsText } from './FoundList';
@@ -76,7 +77,8 @@ export default function FindPage({ person }: { person: Schema['Person'] }) {
                         <Sentence wish={wish} onChange={change} troubles={troubles} />
                     </div>
                     {kit && (
-                        <div className="flex whitespace-nowrap">
+                        <div className="flex items-center whitespace-nowrap">
+                            <KitChoice />
                             <Wishes kit={kit.id} wish={wish} onChoose={change} />
                             <Link to="/find/cards" className="px-2 py-1 text-sm text-soft hover:text-ink">
                                 {say.cards}

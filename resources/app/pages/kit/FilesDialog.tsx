@@ -95,7 +95,7 @@ export function FilesDialog({ kit, change, onClose }: Props) {
                                                         : say.place(row.line, row.column ?? '')
                                                     : row.name}
                                             </td>
-                                            <td className="py-1 text-soft">{row.detail || kindWords(row.kind)}</td>
+                                            <td className="py-1 text-soft">{row.detail || row.kind === null ? '' : kindWords(row.kind)}</td>
                                         </tr>
                                     ))}
                             </tbody>

@@ -17,6 +17,7 @@ import { massOf, narrowed } from './groups';
 import { JointMap } from './JointMap';
 import { JointsDialog } from './JointsDialog';
 import { PartPanel } from './PartPanel';
+import { KitMenu } from './KitMenu';
 import { PartTable } from './PartTable';
 import { Shelf } from './Shelf';
 import { useKit } from '../../kit/useKit';
@@ -78,7 +79,7 @@ export default function KitPage({ person }: { person: Schema['Person'] }) {
             <main id="main" className={`grid min-h-0 flex-1 ${panel ? 'lg:grid-cols-[1fr_412px]' : ''}`} aria-busy={!kit && !trouble}>
                 <div className={`slim-scroll min-h-0 min-w-0 px-4 pb-6 lg:overflow-y-auto ${panel ? 'max-lg:hidden' : ''}`}>
                     <div className="sticky top-0 z-10 -mx-4 flex flex-wrap items-center gap-x-3 gap-y-2 bg-ground px-4 py-2.5">
-                        <h1 className="text-lg font-semibold">{kit?.name ?? '\u00a0'}</h1>
+                        <h1 className="-ml-2">{kit ? <KitMenu kit={kit} /> : '\u00a0'}</h1>
                         {kit && (
                             <span className="figures text-xs text-soft">
                                 {say.count(kit.parts.reduce((sum, { part }) => sum + part.count, 0))} · {mass(massOf(kit.parts))}

@@ -4,7 +4,7 @@ import { boxWidth, counted, linesOf, linkText, planOf } from './islandPlan';
 
 describe('the joint map', () => {
     const end = (spoken: string): Schema['MapEnd'] => ({ joint: spoken, spoken }) as Schema['MapEnd'];
-    const part = (name: string, kind: string, rear: string | null, front: string | null): Schema['MapPart'] => ({
+    const part = (name: string, kind: Schema['MapPart']['kind'], rear: string | null, front: string | null): Schema['MapPart'] => ({
         id: name.length,
         name,
         kind,
