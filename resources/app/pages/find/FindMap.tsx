@@ -90,14 +90,14 @@ export const FindMap = memo(function FindMap({ map, units, fits, leastRoomMm, po
         }
         pen.globalAlpha = route === null ? 0.55 : 0.8;
         for (const [m = 0, mm = 0, of = 0] of map.dots) {
-            const name = map.routes[of]?.route as RouteName | undefined;
+            const name = map.routes[of]?.route;
             if (name === undefined || (route !== null && name !== route)) continue;
             stamp(pen, name, x(m), y(mm), 1.7);
         }
         pen.globalAlpha = 1;
         pen.fillStyle = colour('--verdigris');
         for (const [m = 0, mm = 0, of = 0] of fits) {
-            const name = map.routes[of]?.route as RouteName | undefined;
+            const name = map.routes[of]?.route;
             if (name === undefined || mm <= 0 || (route !== null && name !== route)) continue;
             stamp(pen, name, x(m), y(mm), 3);
         }
