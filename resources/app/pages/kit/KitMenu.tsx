@@ -1,4 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { ChevronDown } from 'lucide-react';
 import { useState, type SubmitEvent } from 'react';
 import { api, reasonOf, type KitView } from '../../api/client';
 import { kitChanged } from '../../api/queries';
@@ -47,9 +48,7 @@ export function KitMenu({ kit }: { kit: KitView }) {
                 label={
                     <span className="text-lg font-semibold text-ink">
                         {kit.name}
-                        <span aria-hidden className="pl-1 text-sm text-soft">
-                            ▾
-                        </span>
+                        <ChevronDown aria-hidden className="mb-0.5 ml-1 inline size-4 text-soft" />
                     </span>
                 }
             >
