@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace App\Kit;
 
+use App\Http\Requests\MeasurePart;
 use App\Http\Resources\MeasureView;
 use App\Http\Resources\SettledFigureView;
 use App\Models\Kit;
 use App\Models\Part;
-use Illuminate\Http\Request;
-use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use ZincThimble\Core\File\FieldGuide;
 use ZincThimble\Core\Gear\Camera;
@@ -31,34 +30,15 @@ final class Measuring
     {
     }
 
-    public function measure(Kit $kit, Part $part, int $version, Request $request): MeasureView
+    public function measure(Kit $kit, Part $part, MeasurePart $request): MeasureView
     {
-        if ($part->kindOf() !== Kind::Lens) {
-            throw ValidationException::withMessages(['part' => 'Only a lens is measured so.']);
-        }
-        $number = ['nullable', 'numeric:strict'];
-        $request->validate([
-            'by' => ['required', 'string', Rule::in(['ruler', 'pupils'])],
-            'keep' => ['required', 'boolean:strict'],
-            'zoomMm' => [...$number, 'min:1', 'max:2000'],
-            'exitMm' => ['required_if:by,pupils', ...$number, 'gt:0', 'max:500'],
-            'entranceMm' => ['required_if:by,pupils', ...$number, 'gt:0', 'max:500'],
-            'camera' => ['required_if:by,ruler', 'nullable', 'integer:strict'],
-            'reversed' => ['required_if:by,ruler', 'nullable', 'boolean:strict'],
-            'shots' => ['required_if:by,ruler', 'nullable', 'array', 'list', 'min:1', 'max:20'],
-            'shots.*' => ['array:spacersMm,pixels,onSensorMm,rulerMm,workingDistanceMm'],
-            'shots.*.spacersMm' => ['required', 'numeric:strict', 'min:0', 'max:3000'],
-            'shots.*.pixels' => [...$number, 'gt:0', 'max:100000'],
-            'shots.*.onSensorMm' => [...$number, 'gt:0', 'max:300'],
-            'shots.*.rulerMm' => ['required', 'numeric:strict', 'gt:0', 'max:3000'],
-            'shots.*.workingDistanceMm' => [...$number, 'min:0', 'max:3000'],
-        ]);
-        $zoom = $request->input('zoomMm') === null ? null : $request->float('zoomMm');
-        $lens = $this->lens($part, $request->input('by') === 'ruler' ? $request->boolean('reversed') : false);
-        $calibration = $request->input('by') === 'ruler'
+        $zoom = $request->zoomMm();
+        $version = $request->version();
+        $lens = $this->lens($part, $request->byRuler() && $request->boolean('reversed'));
+        $calibration = $request->byRuler()
             ? Calibration::byRuler($lens, $this->shots($kit, $request), $zoom)
             : Calibration::byPupils($lens, $request->float('exitMm'), $request->float('entranceMm'), zoomMm: $zoom);
-        $keep = $request->boolean('keep');
+        $keep = $request->keeps();
         if ($keep) {
             $document = (object) (['kind' => 'lens'] + $calibration->fields());
             unset($document->reversed);
@@ -85,7 +65,7 @@ final class Measuring
     }
 
     /** @return non-empty-list<RulerShot> */
-    private function shots(Kit $kit, Request $request): array
+    private function shots(Kit $kit, MeasurePart $request): array
     {
         $row = $kit->parts()->where('kind', Kind::Camera->value)->whereKey($request->integer('camera'))->first();
         if (! $row instanceof Part) {
@@ -93,9 +73,7 @@ final class Measuring
         }
         $camera = Camera::from(new Values($row->fields()));
         $shots = [];
-        /** @var list<array{spacersMm: int|float, pixels?: int|float|null, onSensorMm?: int|float|null, rulerMm: int|float, workingDistanceMm?: int|float|null}> $given */
-        $given = $request->input('shots');
-        foreach ($given as $i => $shot) {
+        foreach ($request->shots() as $i => $shot) {
             $pitch = $camera->sensor->pitchMm();
             if (isset($shot['pixels'])) {
                 if ($pitch === null) {

@@ -18,7 +18,20 @@ final class OwnJoints
     public static function checked(array $given): array
     {
         /** @var array{name: string, use?: ?string, registerMm?: int|float|null, throatMm?: int|float|null} $valid */
-        $valid = Validator::make($given, [
+        $valid = Validator::make($given, self::rules())->validate();
+
+        return [
+            'name' => trim($valid['name']),
+            'used_for' => $valid['use'] ?? null,
+            'register_mm' => isset($valid['registerMm']) ? (float) $valid['registerMm'] : null,
+            'throat_mm' => isset($valid['throatMm']) ? (float) $valid['throatMm'] : null,
+        ];
+    }
+
+    /** @return array<string, list<mixed>> what a joint of one's own has to be */
+    public static function rules(): array
+    {
+        return [
             'name' => ['required', 'string', 'max:60', function (string $field, mixed $value, \Closure $fail): void {
                 try {
                     Joint::parse(is_string($value) ? $value : '');
@@ -29,13 +42,6 @@ final class OwnJoints
             'use' => ['nullable', 'string', 'max:200', 'regex:/^[^\p{C}]*$/u'],
             'registerMm' => ['nullable', 'numeric:strict', 'min:0', 'max:3000'],
             'throatMm' => ['nullable', 'numeric:strict', 'gt:0', 'max:3000'],
-        ])->validate();
-
-        return [
-            'name' => trim($valid['name']),
-            'used_for' => $valid['use'] ?? null,
-            'register_mm' => isset($valid['registerMm']) ? (float) $valid['registerMm'] : null,
-            'throat_mm' => isset($valid['throatMm']) ? (float) $valid['throatMm'] : null,
         ];
     }
 }

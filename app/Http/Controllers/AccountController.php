@@ -10,6 +10,13 @@ use App\Accounts\SendAccountMail;
 use App\Accounts\SessionGuard;
 use App\Accounts\Sessions;
 use App\Accounts\SignInLog;
+use App\Http\Requests\ChangePassword;
+use App\Http\Requests\DeleteAccount;
+use App\Http\Requests\ForgottenPassword;
+use App\Http\Requests\RenameAccount;
+use App\Http\Requests\ResetPassword;
+use App\Http\Requests\SignIn;
+use App\Http\Requests\SignUp;
 use App\Http\Resources\Person;
 use App\Http\Resources\Trouble;
 use App\Models\Kit;
@@ -31,27 +38,17 @@ final class AccountController
     /** Accounts that may claim one address and are tried at signing in. */
     private const CLAIMS = 3;
 
-    private const NAME = ['required', 'string', 'max:120', 'regex:/^[^\p{C}]*$/u'];
-
-    private const EMAIL = ['required', 'string', 'email:rfc', 'max:254', 'regex:/^[^\p{C}]*$/u'];
-
-    #[OA\Post(path: '/sign-up', operationId: 'signUp', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name', 'email', 'password'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'password', type: 'string')])), responses: [
+    #[OA\Post(path: '/sign-up', operationId: 'signUp', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: SignUp::class)), responses: [
         new OA\Response(response: 201, description: 'An account, signed in; a guest keeps everything of theirs', content: new OA\JsonContent(ref: Person::class)),
         new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class)),
     ])]
-    public function signUp(Request $request): JsonResponse
+    public function signUp(SignUp $request): JsonResponse
     {
         $guest = $request->user();
         if ($guest instanceof User && ! $guest->isGuest()) {
             throw ValidationException::withMessages(['email' => 'You are signed in already.']);
         }
-        $request->merge(['email' => self::address($request)]);
-        /** @var array{name: string, email: string, password: string} $valid */
-        $valid = $request->validate([
-            'name' => self::NAME,
-            'email' => self::EMAIL,
-            'password' => Passwords::rules([$request->input('name'), $request->input('email')]),
-        ]);
+        $valid = $request->account();
         // Whether somebody has an account of that address is told to nobody but in a letter to it.
         $user = DB::transaction(function () use ($guest, $valid): User {
             if ($guest instanceof User) {
@@ -70,20 +67,17 @@ final class AccountController
         SignInLog::note($user, 'signed up', $request);
         dispatch(SendAccountMail::signedUp($user));
 
-        return response()->json(GuestController::person($user), 201);
+        return response()->json(Person::of($user), 201);
     }
 
-    #[OA\Post(path: '/sign-in', operationId: 'signIn', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['email', 'password'], properties: [new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'password', type: 'string')])), responses: [
+    #[OA\Post(path: '/sign-in', operationId: 'signIn', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: SignIn::class)), responses: [
         new OA\Response(response: 200, description: 'Signed in', content: new OA\JsonContent(ref: Person::class)),
         new OA\Response(response: 422, description: 'Not with this address and password', content: new OA\JsonContent(ref: Trouble::class)),
         new OA\Response(response: 429, description: 'Too many tries', content: new OA\JsonContent(ref: Trouble::class)),
     ])]
-    public function signIn(Request $request): JsonResponse
+    public function signIn(SignIn $request): JsonResponse
     {
-        $request->merge(['email' => self::address($request)]);
-        /** @var array{email: string, password: string} $valid */
-        $valid = $request->validate(['email' => ['required', 'string', 'max:254'], 'password' => ['required', 'string', 'max:200']]);
-        $user = self::matching($valid['email'], $valid['password'], $request);
+        $user = self::matching($request->email(), $request->password(), $request);
         if ($user === null) {
             throw ValidationException::withMessages(['email' => 'No account has this address and password.']);
         }
@@ -91,30 +85,24 @@ final class AccountController
         $request->session()->regenerate();
         SignInLog::note($user, 'signed in', $request);
 
-        return response()->json(GuestController::person($user));
+        return response()->json(Person::of($user));
     }
 
-    #[OA\Post(path: '/forgotten', operationId: 'forgottenPassword', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['email'], properties: [new OA\Property(property: 'email', type: 'string')])), responses: [new OA\Response(response: 204, description: 'If there is such an account, a letter is on its way')])]
-    public function forgotten(Request $request): Response
+    #[OA\Post(path: '/forgotten', operationId: 'forgottenPassword', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: ForgottenPassword::class)), responses: [new OA\Response(response: 204, description: 'If there is such an account, a letter is on its way')])]
+    public function forgotten(ForgottenPassword $request): Response
     {
-        $request->merge(['email' => self::address($request)]);
-        /** @var array{email: string} $valid */
-        $valid = $request->validate(['email' => self::EMAIL]);
-        dispatch(SendAccountMail::forgotten($valid['email']));
+        dispatch(SendAccountMail::forgotten($request->email()));
 
         return response()->noContent();
     }
 
-    #[OA\Post(path: '/reset', operationId: 'resetPassword', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['token', 'email', 'password'], properties: [new OA\Property(property: 'token', type: 'string'), new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'password', type: 'string')])), responses: [
+    #[OA\Post(path: '/reset', operationId: 'resetPassword', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: ResetPassword::class)), responses: [
         new OA\Response(response: 204, description: 'The new password is set; every session is ended'),
         new OA\Response(response: 422, description: 'The link is used or too old', content: new OA\JsonContent(ref: Trouble::class)),
     ])]
-    public function reset(Request $request): Response
+    public function reset(ResetPassword $request): Response
     {
-        $request->merge(['email' => self::address($request)]);
-        /** @var array{token: string, email: string, password: string} $valid */
-        $valid = $request->validate(['token' => ['required', 'string', 'max:200'], 'email' => self::EMAIL, 'password' => Passwords::rules([$request->input('email')])]);
-        $status = Broker::broker()->reset($valid, function (User $user, string $password) use ($request): void {
+        $status = Broker::broker()->reset($request->link(), function (User $user, string $password) use ($request): void {
             $user->password = $password;
             $user->setRememberToken(Str::random(60));
             $user->save();
@@ -131,25 +119,21 @@ final class AccountController
         return response()->noContent();
     }
 
-    #[OA\Put(path: '/me', operationId: 'changeAccount', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name'], properties: [new OA\Property(property: 'name', type: 'string')])), responses: [new OA\Response(response: 200, description: 'Who you are now', content: new OA\JsonContent(ref: Person::class))])]
-    public function rename(Request $request): JsonResponse
+    #[OA\Put(path: '/me', operationId: 'changeAccount', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: RenameAccount::class)), responses: [new OA\Response(response: 200, description: 'Who you are now', content: new OA\JsonContent(ref: Person::class))])]
+    public function rename(RenameAccount $request): JsonResponse
     {
         $user = self::owner($request);
-        /** @var array{name: string} $valid */
-        $valid = $request->validate(['name' => self::NAME]);
-        $user->update($valid);
+        $user->update(['name' => $request->name()]);
 
-        return response()->json(GuestController::person($user));
+        return response()->json(Person::of($user));
     }
 
-    #[OA\Put(path: '/me/password', operationId: 'changePassword', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['current', 'password'], properties: [new OA\Property(property: 'current', type: 'string'), new OA\Property(property: 'password', type: 'string')])), responses: [new OA\Response(response: 204, description: 'Changed; other sessions are ended'), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function password(Request $request): Response
+    #[OA\Put(path: '/me/password', operationId: 'changePassword', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: ChangePassword::class)), responses: [new OA\Response(response: 204, description: 'Changed; other sessions are ended'), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function password(ChangePassword $request): Response
     {
         $user = self::owner($request);
-        /** @var array{current: string, password: string} $valid */
-        $valid = $request->validate(['current' => ['required', 'string', 'max:200'], 'password' => Passwords::rules([$user->name, $user->email])]);
-        self::confirm($user, $valid['current'], 'current');
-        $user->password = $valid['password'];
+        self::confirm($user, $request->current(), 'current');
+        $user->password = $request->password();
         $user->save();
         // Everybody else is out, and who knew this session's id too.
         Sessions::endAll($user, $request->session()->getId());
@@ -161,13 +145,11 @@ final class AccountController
         return response()->noContent();
     }
 
-    #[OA\Delete(path: '/me', operationId: 'deleteAccount', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['password'], properties: [new OA\Property(property: 'password', type: 'string')])), responses: [new OA\Response(response: 204, description: 'The account and everything in it are gone'), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function delete(Request $request): Response
+    #[OA\Delete(path: '/me', operationId: 'deleteAccount', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: DeleteAccount::class)), responses: [new OA\Response(response: 204, description: 'The account and everything in it are gone'), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function delete(DeleteAccount $request): Response
     {
         $user = self::owner($request);
-        /** @var array{password: string} $valid */
-        $valid = $request->validate(['password' => ['required', 'string', 'max:200']]);
-        self::confirm($user, $valid['password'], 'password');
+        self::confirm($user, $request->password(), 'password');
         SessionGuard::guard()->logout();
         Sessions::endAll($user);
         $user->delete();
@@ -227,12 +209,5 @@ final class AccountController
         $hash = Cache::rememberForever('hash of nobody', static fn (): string => Hash::make(Str::random(40)));
 
         return is_string($hash) ? $hash : '';
-    }
-
-    private static function address(Request $request): mixed
-    {
-        $email = $request->input('email');
-
-        return is_string($email) ? mb_strtolower(trim($email)) : $email;
     }
 }

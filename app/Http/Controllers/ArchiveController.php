@@ -7,11 +7,11 @@ namespace App\Http\Controllers;
 use App\Accounts\ArchiveReader;
 use App\Accounts\ArchiveWriter;
 use App\Accounts\SessionGuard;
+use App\Http\Requests\RestoreArchive;
 use App\Http\Resources\Trouble;
 use App\Operations\Turns;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Http\UploadedFile;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
@@ -28,15 +28,13 @@ final class ArchiveController
         return response()->download($path, 'zinc-thimble.zip', ['Content-Type' => 'application/zip'])->deleteFileAfterSend();
     }
 
-    #[OA\Post(path: '/me/archive', operationId: 'bringEverything', requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['archive'], properties: [new OA\Property(property: 'archive', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 204, description: 'All of it is there again'), new OA\Response(response: 422, description: 'What is wrong; nothing was changed', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function store(Request $request, ArchiveReader $archive): Response
+    #[OA\Post(path: '/me/archive', operationId: 'bringEverything', requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(ref: RestoreArchive::class))), responses: [new OA\Response(response: 204, description: 'All of it is there again'), new OA\Response(response: 422, description: 'What is wrong; nothing was changed', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function store(RestoreArchive $request, ArchiveReader $archive): Response
     {
         $user = SessionGuard::person($request);
-        $request->validate(['archive' => ['required', 'file', 'max:65536']]);
-        $file = $request->file('archive');
-        $path = $file instanceof UploadedFile ? $file->getRealPath() : false;
+        $path = $request->archivePath();
         set_time_limit(280);
-        Turns::take($user, 'archive', static fn (\Closure $waited) => $archive->read($user, $path === false ? '' : $path, $waited));
+        Turns::take($user, 'archive', static fn (\Closure $waited) => $archive->read($user, $path, $waited));
 
         return response()->noContent();
     }

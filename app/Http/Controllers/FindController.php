@@ -10,12 +10,13 @@ use App\Bench\KitAtHand;
 use App\Bench\RigStore;
 use App\Bench\RigViews;
 use App\Http\Requests\AskWish;
+use App\Http\Requests\SaveSearch;
+use App\Http\Requests\SetUpFound;
 use App\Http\Resources\CardView;
 use App\Http\Resources\FoundView;
 use App\Http\Resources\NearView;
 use App\Http\Resources\OverviewView;
 use App\Http\Resources\RigView;
-use App\Http\Resources\SetUpPart;
 use App\Http\Resources\Trouble;
 use App\Http\Resources\WishView;
 use App\Models\Kit;
@@ -24,7 +25,6 @@ use App\Operations\Shown;
 use App\Operations\Turns;
 use App\Search\FindViews;
 use App\Search\KitSearch;
-use App\Search\WishBlanks;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -125,33 +125,13 @@ final class FindController
         return new Response((string) $kept['json'], 200, ['Content-Type' => 'application/json']);
     }
 
-    #[OA\Post(path: '/kits/{kit}/rigs', operationId: 'setUpFound', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['camera', 'parts'], properties: [
-        new OA\Property(property: 'camera', type: 'integer'), new OA\Property(property: 'parts', type: 'array', items: new OA\Items(ref: SetUpPart::class)), new OA\Property(property: 'support', type: 'string', nullable: true, enum: ['hand', 'braced', 'table']),
-        new OA\Property(property: 'subjectWidthMm', type: 'number', nullable: true), new OA\Property(property: 'subjectDepthMm', type: 'number', nullable: true),
-    ])), responses: [new OA\Response(response: 201, description: 'A new rig, set as it was found', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The kit has no such part, or it can’t be set so', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function setUp(Request $request, Kit $kit, CreateRigFromSearch $setUp, RigStore $store, RigViews $rigs): JsonResponse
+    #[OA\Post(path: '/kits/{kit}/rigs', operationId: 'setUpFound', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: SetUpFound::class)), responses: [new OA\Response(response: 201, description: 'A new rig, set as it was found', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The kit has no such part, or it can’t be set so', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function setUp(SetUpFound $request, Kit $kit, CreateRigFromSearch $setUp, RigStore $store, RigViews $rigs): JsonResponse
     {
-        Gate::authorize('view', $kit);
-        $number = ['nullable', 'numeric:strict', 'min:0', 'max:100000'];
-        /** @var array{camera: int, parts: list<array{part: int, reversed?: bool, lengthMm?: ?float, focus?: ?float, aperture?: ?float, zoomMm?: ?float}>, support?: ?string, subjectWidthMm?: int|float|null, subjectDepthMm?: int|float|null} $valid */
-        $valid = $request->validate([
-            'camera' => ['required', 'integer:strict'], 'parts' => ['present', 'array', 'list', 'max:40'], 'parts.*' => ['array:part,reversed,lengthMm,focus,aperture,zoomMm'],
-            'parts.*.part' => ['required', 'integer:strict', 'min:1', 'max:9000000000000'], 'parts.*.reversed' => ['boolean:strict'],
-            'parts.*.lengthMm' => $number, 'parts.*.focus' => $number, 'parts.*.aperture' => $number, 'parts.*.zoomMm' => $number,
-            'support' => ['nullable', 'string', Rule::in(['hand', 'braced', 'table'])], 'subjectWidthMm' => $number, 'subjectDepthMm' => $number,
-        ]);
-        $parts = array_map(static function (array $part): array {
-            foreach (['lengthMm', 'focus', 'aperture', 'zoomMm'] as $name) {
-                $part[$name] = isset($part[$name]) ? (float) $part[$name] : null;
-            }
-
-            return $part;
-        }, $valid['parts']);
         $user = SessionGuard::person($request);
-        $subject = array_filter(['widthMm' => $valid['subjectWidthMm'] ?? null, 'depthMm' => $valid['subjectDepthMm'] ?? null], static fn (int|float|null $mm): bool => $mm !== null && $mm > 0);
 
-        return Shown::first(function () use ($setUp, $user, $kit, $valid, $parts, $subject, $rigs, $store): RigView {
-            $rig = $setUp->build($user, $kit, $valid['camera'], $parts, $valid['support'] ?? null, $subject);
+        return Shown::first(function () use ($setUp, $user, $kit, $request, $rigs, $store): RigView {
+            $rig = $setUp->build($user, $kit, $request->camera(), $request->parts(), $request->support(), $request->subject());
 
             return $rigs->rig($rig, $store->read($rig));
         }, 201);
@@ -165,22 +145,16 @@ final class FindController
         return response()->json($kit->wishes->map(self::wish(...))->all());
     }
 
-    #[OA\Post(path: '/kits/{kit}/wishes', operationId: 'keepWish', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name', 'wish'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'wish', type: 'object', additionalProperties: true)])), responses: [new OA\Response(response: 201, description: 'Kept', content: new OA\JsonContent(ref: WishView::class)), new OA\Response(response: 422, description: 'The name is taken, or a blank can’t be so', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function keep(Request $request, Kit $kit): JsonResponse
+    #[OA\Post(path: '/kits/{kit}/wishes', operationId: 'keepWish', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: SaveSearch::class)), responses: [new OA\Response(response: 201, description: 'Kept', content: new OA\JsonContent(ref: WishView::class)), new OA\Response(response: 422, description: 'The name is taken, or a blank can’t be so', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function keep(SaveSearch $request, Kit $kit): JsonResponse
     {
-        Gate::authorize('update', $kit);
-        /** @var array{name: string, wish: array<string, mixed>} $valid */
-        $valid = $request->validate(['name' => ['required', 'string', 'max:120', 'not_regex:/[\p{Cc}]/u'], 'wish' => ['required', 'array']]);
-        $name = trim($valid['name']);
-        /** @var array<string, mixed> $wish */
-        $wish = validator($valid['wish'], WishBlanks::rules())->validate();
-        // What can't be asked can't be kept.
-        WishBlanks::wanted($wish);
+        $name = $request->name();
+        $wish = $request->wish();
         if ($kit->wishes()->count() >= 200) {
             throw ValidationException::withMessages(['name' => 'Two hundred wishes are kept already. Drop one first.']);
         }
         try {
-            $kept = DB::transaction(fn (): SavedSearch => $kit->wishes()->create(['name' => $name, 'wish' => (object) array_filter($wish, static fn (mixed $value): bool => $value !== null)]));
+            $kept = DB::transaction(fn (): SavedSearch => $kit->wishes()->create(['name' => $name, 'wish' => (object) $wish]));
         } catch (UniqueConstraintViolationException) {
             throw ValidationException::withMessages(['name' => 'You already keep a wish of that name.']);
         }

@@ -31,7 +31,7 @@ final class GuestController
             $request->session()->regenerate();
         }
 
-        return response()->json(self::person($user), 201);
+        return response()->json(Person::of($user), 201);
     }
 
     #[OA\Get(path: '/me', operationId: 'whoAmI', responses: [
@@ -42,7 +42,7 @@ final class GuestController
     {
         $user = SessionGuard::person($request);
 
-        return response()->json(self::person($user));
+        return response()->json(Person::of($user));
     }
 
     #[OA\Post(path: '/sign-out', operationId: 'signOut', responses: [new OA\Response(response: 204, description: 'Signed out; a guest is removed with everything of theirs')])]
@@ -57,10 +57,5 @@ final class GuestController
         }
 
         return response()->json(null, 204);
-    }
-
-    public static function person(User $user): Person
-    {
-        return new Person($user->id, $user->name, $user->email, $user->isGuest(), $user->guest_until?->toIso8601String(), $user->isGuest() || $user->email_confirmed_at !== null);
     }
 }

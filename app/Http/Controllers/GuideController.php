@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Accounts\SessionGuard;
+use App\Http\Requests\AddJoint;
 use App\Http\Resources\GuideField;
 use App\Http\Resources\GuideKind;
 use App\Http\Resources\JointView;
@@ -65,8 +66,8 @@ final class GuideController
         ), StandardJoints::all())]);
     }
 
-    #[OA\Post(path: '/joints', operationId: 'addJoint', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'use', type: 'string', nullable: true), new OA\Property(property: 'registerMm', type: 'number', nullable: true), new OA\Property(property: 'throatMm', type: 'number', nullable: true)])), responses: [new OA\Response(response: 201, description: 'The joint', content: new OA\JsonContent(ref: JointView::class)), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function addJoint(Request $request): JsonResponse
+    #[OA\Post(path: '/joints', operationId: 'addJoint', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: AddJoint::class)), responses: [new OA\Response(response: 201, description: 'The joint', content: new OA\JsonContent(ref: JointView::class)), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function addJoint(AddJoint $request): JsonResponse
     {
         $user = SessionGuard::person($request);
         if ($user->joints()->count() >= 500) {

@@ -5,14 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Accounts\SessionGuard;
-use App\Bench\Tray;
+use App\Http\Requests\ImportKit;
 use App\Http\Requests\NameKit;
 use App\Http\Requests\RevisionRequest;
 use App\Http\Resources\CrossingView;
 use App\Http\Resources\DeletedPart;
-use App\Http\Resources\HistoryView;
 use App\Http\Resources\ImportView;
-use App\Http\Resources\KitPart;
 use App\Http\Resources\KitSummary;
 use App\Http\Resources\KitView;
 use App\Http\Resources\MapView;
@@ -21,6 +19,7 @@ use App\Kit\Importing;
 use App\Kit\JoiningViews;
 use App\Kit\KitDocument;
 use App\Kit\KitStore;
+use App\Kit\KitViews;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Operations\Shown;
@@ -41,7 +40,7 @@ use ZincThimble\Core\Gear\Side;
 /** A person's kits: what is in them, their history, files in and out, and what joins what. */
 final class KitController
 {
-    public function __construct(private readonly KitStore $store)
+    public function __construct(private readonly KitStore $store, private readonly KitViews $views)
     {
     }
 
@@ -62,7 +61,7 @@ final class KitController
     {
         $user = SessionGuard::person($request);
 
-        return Shown::first(fn (): KitView => $this->view($this->store->start($user, $request->name(), $request->currency())), 201);
+        return Shown::first(fn (): KitView => $this->views->kit($this->store->start($user, $request->name(), $request->currency())), 201);
     }
 
     #[OA\Delete(path: '/kits/{kit}', operationId: 'deleteKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], responses: [
@@ -82,7 +81,7 @@ final class KitController
     {
         Gate::authorize('view', $kit);
 
-        return response()->json($this->view($kit));
+        return response()->json($this->views->kit($kit));
     }
 
     #[OA\Put(path: '/kits/{kit}', operationId: 'nameKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: NameKit::class)), responses: [new OA\Response(response: 200, description: 'The kit', content: new OA\JsonContent(ref: KitView::class)), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
@@ -90,19 +89,19 @@ final class KitController
     {
         $kit->update(['name' => $request->name(), 'currency' => $request->currency()]);
 
-        return response()->json($this->view($kit));
+        return response()->json($this->views->kit($kit));
     }
 
-    #[OA\Post(path: '/kits/{kit}/undo', operationId: 'undoKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision'], properties: [new OA\Property(property: 'revision', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'The kit one step back', content: new OA\JsonContent(ref: KitView::class)), new OA\Response(response: 409, description: 'The kit has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
+    #[OA\Post(path: '/kits/{kit}/undo', operationId: 'undoKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: RevisionRequest::class)), responses: [new OA\Response(response: 200, description: 'The kit one step back', content: new OA\JsonContent(ref: KitView::class)), new OA\Response(response: 409, description: 'The kit has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
     public function undo(RevisionRequest $request, Kit $kit): JsonResponse
     {
-        return Shown::first(fn (): KitView => $this->view($this->store->undo($kit, $request->revision())));
+        return Shown::first(fn (): KitView => $this->views->kit($this->store->undo($kit, $request->revision())));
     }
 
-    #[OA\Post(path: '/kits/{kit}/redo', operationId: 'redoKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision'], properties: [new OA\Property(property: 'revision', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'The kit one step on', content: new OA\JsonContent(ref: KitView::class)), new OA\Response(response: 409, description: 'The kit has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
+    #[OA\Post(path: '/kits/{kit}/redo', operationId: 'redoKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: RevisionRequest::class)), responses: [new OA\Response(response: 200, description: 'The kit one step on', content: new OA\JsonContent(ref: KitView::class)), new OA\Response(response: 409, description: 'The kit has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
     public function redo(RevisionRequest $request, Kit $kit): JsonResponse
     {
-        return Shown::first(fn (): KitView => $this->view($this->store->redo($kit, $request->revision())));
+        return Shown::first(fn (): KitView => $this->views->kit($this->store->redo($kit, $request->revision())));
     }
 
     #[OA\Get(path: '/kits/{kit}/deleted', operationId: 'listDeleted', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Deleted parts, the last one first, at most 200', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: DeletedPart::class)))])]
@@ -127,25 +126,20 @@ final class KitController
         ]);
     }
 
-    #[OA\Post(path: '/kits/{kit}/import', operationId: 'importKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text', 'as'], properties: [new OA\Property(property: 'text', type: 'string'), new OA\Property(property: 'as', type: 'string', enum: ['json', 'csv'])])), responses: [new OA\Response(response: 200, description: 'What the file would change', content: new OA\JsonContent(ref: ImportView::class))])]
-    public function preview(Request $request, Kit $kit, Importing $importing): JsonResponse
+    #[OA\Post(path: '/kits/{kit}/import', operationId: 'importKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: ImportKit::class)), responses: [new OA\Response(response: 200, description: 'What the file would change', content: new OA\JsonContent(ref: ImportView::class))])]
+    public function preview(ImportKit $request, Kit $kit, Importing $importing): JsonResponse
     {
-        Gate::authorize('update', $kit);
-        [$text, $as] = self::file($request);
-
-        return response()->json($importing->preview($kit, $text, $as));
+        return response()->json($importing->preview($kit, $request->text(), $request->kind()));
     }
 
-    #[OA\Put(path: '/kits/{kit}/import', operationId: 'takeImport', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['text', 'as', 'revision'], properties: [new OA\Property(property: 'text', type: 'string'), new OA\Property(property: 'as', type: 'string', enum: ['json', 'csv']), new OA\Property(property: 'revision', type: 'integer')])), responses: [
+    #[OA\Put(path: '/kits/{kit}/import', operationId: 'takeImport', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: ImportKit::class)), responses: [
         new OA\Response(response: 200, description: 'The kit with all of the file in it', content: new OA\JsonContent(ref: KitView::class)),
         new OA\Response(response: 409, description: 'The kit has changed since it was shown', content: new OA\JsonContent(ref: Trouble::class)),
         new OA\Response(response: 422, description: 'The file can’t be taken; nothing was changed', content: new OA\JsonContent(ref: Trouble::class)),
     ])]
-    public function import(RevisionRequest $request, Kit $kit, Importing $importing): JsonResponse
+    public function import(ImportKit $request, Kit $kit, Importing $importing): JsonResponse
     {
-        [$text, $as] = self::file($request);
-
-        return Shown::first(fn (): KitView => $this->view($importing->take($kit, $request->revision(), $text, $as)));
+        return Shown::first(fn (): KitView => $this->views->kit($importing->take($kit, $request->revision(), $request->text(), $request->kind())));
     }
 
     #[OA\Get(path: '/kits/{kit}/map', operationId: 'jointMap', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'What joins what', content: new OA\JsonContent(ref: MapView::class))])]
@@ -173,31 +167,6 @@ final class KitController
         return response()->json($views->crossing($kit, self::end($request, 'front', Side::Female), self::end($request, 'rear', Side::Male)));
     }
 
-    public function view(Kit $kit): KitView
-    {
-        $kit->load('parts');
-        $history = $this->store->history($kit);
-
-        return new KitView(
-            $kit->id, $kit->revision, $kit->name, $kit->currency,
-            array_values($kit->parts->map(self::part(...))->all()),
-            new HistoryView($history['undo'], $history['redo']),
-            $kit->deletedParts()->count(),
-        );
-    }
-
-    public static function part(Part $part): KitPart
-    {
-        $document = $part->document;
-        $text = static fn (mixed $value): ?string => is_string($value) ? $value : null;
-
-        return new KitPart(
-            part: Tray::part($part), ref: (string) $part->ref, version: $part->version, massG: $part->mass_g, price: $part->price, note: $text($document->note ?? null), keptOn: $text($document->marriedTo ?? null),
-            measured: array_map(strval(...), array_keys(($document->measured ?? null) instanceof \stdClass ? get_object_vars($document->measured) : [])),
-            fields: (object) (['kind' => $part->kind] + get_object_vars($document)),
-        );
-    }
-
     private static function end(Request $request, string $name, Side $usual): JointEnd
     {
         try {
@@ -205,16 +174,5 @@ final class KitController
         } catch (InvalidFigure $fault) {
             throw ValidationException::withMessages([$name => substr($fault->getMessage(), strlen('joint: '))]);
         }
-    }
-
-    /** @return array{string, string} */
-    private static function file(Request $request): array
-    {
-        /** @var array{text: string, as: string} $valid */
-        $valid = $request->validate(['text' => ['required', 'string'], 'as' => ['required', 'string', Rule::in(['json', 'csv'])]]);
-        // Trimming of input would change a file's last line; the raw body has it whole.
-        $raw = json_decode($request->getContent());
-
-        return [$raw instanceof \stdClass && is_string($raw->text ?? null) ? $raw->text : $valid['text'], $valid['as']];
     }
 }

@@ -17,6 +17,7 @@ use App\Http\Requests\ImportRig;
 use App\Http\Requests\RenameRig;
 use App\Http\Requests\RevisionRequest;
 use App\Http\Requests\StartRig;
+use App\Http\Requests\TagRig;
 use App\Http\Requests\TakeStep;
 use App\Http\Resources\MendsView;
 use App\Http\Resources\ProposalView;
@@ -131,17 +132,10 @@ final class RigController
         }, 201);
     }
 
-    #[OA\Put(path: '/rigs/{rig}/tags', operationId: 'tagRig', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['tags'], properties: [new OA\Property(property: 'tags', type: 'array', items: new OA\Items(type: 'string'))])), responses: [new OA\Response(response: 204, description: 'Tagged so'), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function tag(Request $request, Rig $rig): Response
+    #[OA\Put(path: '/rigs/{rig}/tags', operationId: 'tagRig', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: TagRig::class)), responses: [new OA\Response(response: 204, description: 'Tagged so'), new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function tag(TagRig $request, Rig $rig): Response
     {
-        Gate::authorize('update', $rig);
-        $request->validate(['tags' => ['present', 'array', 'list', 'max:20'], 'tags.*' => ['required', 'string', 'max:40', 'regex:/^[^\p{C}]*$/u']]);
-        /** @var list<string> $tags */
-        $tags = $request->input('tags');
-        // The framework's own rule for this can't take a list within the list.
-        if (count(array_unique(array_map(mb_strtolower(...), $tags))) < count($tags)) {
-            throw ValidationException::withMessages(['tags' => 'Each tag once.']);
-        }
+        $tags = $request->tags();
         $rig->timestamps = false;
         $rig->update(['tags' => $tags]);
 
@@ -230,19 +224,19 @@ final class RigController
         }
     }
 
-    #[OA\Post(path: '/rigs/{rig}/undo', operationId: 'undoStep', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision'], properties: [new OA\Property(property: 'revision', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'The rig one step back', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 409, description: 'The rig has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
+    #[OA\Post(path: '/rigs/{rig}/undo', operationId: 'undoStep', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: RevisionRequest::class)), responses: [new OA\Response(response: 200, description: 'The rig one step back', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 409, description: 'The rig has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
     public function undo(RevisionRequest $request, Rig $rig): JsonResponse
     {
         return Shown::first(fn (): RigView => $this->shown($this->store->undo($rig, $request->revision())));
     }
 
-    #[OA\Post(path: '/rigs/{rig}/redo', operationId: 'redoStep', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision'], properties: [new OA\Property(property: 'revision', type: 'integer')])), responses: [new OA\Response(response: 200, description: 'The rig one step on', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 409, description: 'The rig has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
+    #[OA\Post(path: '/rigs/{rig}/redo', operationId: 'redoStep', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: RevisionRequest::class)), responses: [new OA\Response(response: 200, description: 'The rig one step on', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 409, description: 'The rig has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
     public function redo(RevisionRequest $request, Rig $rig): JsonResponse
     {
         return Shown::first(fn (): RigView => $this->shown($this->store->redo($rig, $request->revision())));
     }
 
-    #[OA\Put(path: '/rigs/{rig}/name', operationId: 'nameRig', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['revision'], properties: [new OA\Property(property: 'revision', type: 'integer'), new OA\Property(property: 'name', type: 'string', nullable: true)])), responses: [new OA\Response(response: 200, description: 'The rig by its new name', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The name can’t be had', content: new OA\JsonContent(ref: Trouble::class))])]
+    #[OA\Put(path: '/rigs/{rig}/name', operationId: 'nameRig', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: RenameRig::class)), responses: [new OA\Response(response: 200, description: 'The rig by its new name', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The name can’t be had', content: new OA\JsonContent(ref: Trouble::class))])]
     public function name(RenameRig $request, Rig $rig): JsonResponse
     {
         return Shown::first(fn (): RigView => $this->shown($this->store->rename($rig, $request->revision(), $request->name())));

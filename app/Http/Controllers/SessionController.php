@@ -8,10 +8,10 @@ use App\Accounts\Confirmation;
 use App\Accounts\SendAccountMail;
 use App\Accounts\SessionGuard;
 use App\Accounts\Sessions;
+use App\Http\Requests\ConfirmAddress;
 use App\Http\Resources\SessionView;
 use App\Http\Resources\SignInView;
 use App\Http\Resources\Trouble;
-use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -52,13 +52,10 @@ final class SessionController
         return response()->json(array_values(array_map(static fn (\stdClass $row): SignInView => new SignInView((string) $row->what, $row->ip_address, $row->user_agent, Carbon::parse((string) $row->created_at)->toIso8601String()), $rows)));
     }
 
-    #[OA\Post(path: '/confirm', operationId: 'confirmAddress', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['user', 'until', 'signature'], properties: [new OA\Property(property: 'user', type: 'integer'), new OA\Property(property: 'until', type: 'integer'), new OA\Property(property: 'signature', type: 'string')])), responses: [new OA\Response(response: 204, description: 'The address is confirmed'), new OA\Response(response: 422, description: 'The link is too old or not whole', content: new OA\JsonContent(ref: Trouble::class))])]
-    public function confirm(Request $request): Response
+    #[OA\Post(path: '/confirm', operationId: 'confirmAddress', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: ConfirmAddress::class)), responses: [new OA\Response(response: 204, description: 'The address is confirmed'), new OA\Response(response: 422, description: 'The link is too old or not whole', content: new OA\JsonContent(ref: Trouble::class))])]
+    public function confirm(ConfirmAddress $request): Response
     {
-        $number = ['required', 'integer:strict', 'min:1', 'max:9000000000000'];
-        /** @var array{user: int, until: int, signature: string} $valid */
-        $valid = $request->validate(['user' => $number, 'until' => $number, 'signature' => ['required', 'string', 'size:64']]);
-        if (! Confirmation::take($valid['user'], $valid['until'], $valid['signature'])) {
+        if (! Confirmation::take($request->integer('user'), $request->integer('until'), $request->string('signature')->toString())) {
             throw ValidationException::withMessages(['signature' => 'This link is more than a week old, or not complete. Sign in and ask for a new one.']);
         }
 

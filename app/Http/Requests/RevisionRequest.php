@@ -9,8 +9,10 @@ use App\Models\Rig;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
 
 /** A change of a rig or of a whole kit, meant for the revision that the person saw. */
+#[OA\Schema(schema: 'RevisionRequest', required: ['revision'], properties: [new OA\Property(property: 'revision', description: 'The one that the person saw', type: 'integer')])]
 class RevisionRequest extends FormRequest
 {
     public function authorize(): Response

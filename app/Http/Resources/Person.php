@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Models\User;
 use OpenApi\Attributes as OA;
 
 /** Whoever is using the application. */
@@ -25,5 +26,10 @@ final readonly class Person
         #[OA\Property()]
         public bool $confirmed,
     ) {
+    }
+
+    public static function of(User $user): self
+    {
+        return new self($user->id, $user->name, $user->email, $user->isGuest(), $user->guest_until?->toIso8601String(), $user->isGuest() || $user->email_confirmed_at !== null);
     }
 }

@@ -44,6 +44,29 @@ final class StaircaseTest extends TestCase
         $this->assertSame(['Gear', 'Optics'], self::used("use ZincThimble\\Core\\Gear\\Lens;\n/** @return list<\\ZincThimble\\Core\\Optics\\Axis> */"));
     }
 
+    /** In the application: a controller calls none of its fellows, stores and models know no controller, and nothing but a controller validates by hand. */
+    public function test_controllers_are_thin_and_lean_on_nobody_of_their_kind(): void
+    {
+        $objections = [];
+        foreach (self::files(__DIR__.'/../../../app') as $path => $text) {
+            $name = substr($path, strlen(realpath(__DIR__.'/../../../app') ?: ''));
+            $isController = str_contains($path, 'Http/Controllers/');
+            preg_match_all('/(?<![\w\\\\])(\w+Controller)(?:::|\()/', $text, $found);
+            foreach ($found[1] as $called) {
+                if ($called !== basename($path, '.php')) {
+                    $objections[] = basename($path).' calls '.$called;
+                }
+            }
+            if (! $isController && str_contains($text, 'use App\\Http\\Controllers\\')) {
+                $objections[] = basename($path).' knows controllers';
+            }
+            if (str_contains($path, '/Models/') && preg_match('/use App\\\\(?:Bench|Kit|Search|Accounts|Http)\\\\/', $text) === 1) {
+                $objections[] = basename($path).' is a model and leans on '.$name;
+            }
+        }
+        $this->assertSame([], $objections);
+    }
+
     /** A list of more than eight values has two neighbours that somebody swaps: such constructors are called by name. */
     public function test_no_constructor_is_given_more_than_eight_values_by_their_order(): void
     {

@@ -39,6 +39,7 @@ describe('figures', () => {
         expect(ratio(0)).toBe('1 : ∞');
         expect(ratio(0.625)).toBe('1 : 1.6');
         expect(ratio(1)).toBe('1 : 1');
+        expect(ratio(1.2)).toBe('1.2 : 1');
         expect(ratio(3.9)).toBe('3.9 : 1');
         expect(ratio(0.002)).toBe('1 : 500');
         expect(mass(640.4)).toBe('640\u2009g');

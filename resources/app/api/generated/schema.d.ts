@@ -968,17 +968,139 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AddJoint: {
+            /** @description A name, or a thread written thread:DxP */
+            name: string;
+            use?: string | null;
+            registerMm?: number | null;
+            throatMm?: number | null;
+        };
+        AddParts: {
+            /** @description Parts for a kit, as a file has them. */
+            parts: {
+                [key: string]: unknown;
+            }[];
+        };
+        ChangePart: {
+            /** @description A part as it is to be, meant for the version that the person saw. */
+            version: number;
+            part: {
+                [key: string]: unknown;
+            };
+        };
+        ChangePassword: {
+            /** @description A new password, by the present one. */
+            current: string;
+            password: string;
+        };
+        ConfirmAddress: {
+            /** @description The link of a letter, followed. */
+            user: number;
+            /** @description Seconds since 1970 */
+            until: number;
+            signature: string;
+        };
+        DeleteAccount: {
+            /** @description The present one */
+            password: string;
+        };
+        ForgottenPassword: {
+            /** @description Whose password is forgotten. */
+            email: string;
+        };
+        ImportKit: {
+            /** @description The file as it is */
+            text: string;
+            /** @enum {string} */
+            as: "json" | "csv";
+            /** @description Needed where it is taken in: the one that the person saw */
+            revision?: number;
+        };
         ImportRig: {
             /** @description The file as it is */
             text: string;
             /** @description The oldest kit unless named */
             kit?: number | null;
         };
+        MeasurePart: {
+            /**
+             * @description How a lens was measured.
+             * @enum {string}
+             */
+            by: "ruler" | "pupils";
+            keep: boolean;
+            version: number;
+            camera?: number | null;
+            reversed?: boolean | null;
+            zoomMm?: number | null;
+            exitMm?: number | null;
+            entranceMm?: number | null;
+            shots?: {
+                spacersMm: number;
+                pixels?: number | null;
+                onSensorMm?: number | null;
+                rulerMm: number;
+                workingDistanceMm?: number | null;
+            }[] | null;
+        };
         NameKit: {
             /** @description No two kits of a person have the same */
             name: string;
             /** @description null = not said */
             currency?: string | null;
+        };
+        RenameAccount: {
+            /** @description What a person is called. */
+            name: string;
+        };
+        RenameRig: WithRequired<components["schemas"]["RevisionRequest"], "revision"> & {
+            /** @description A name to keep a rig by; null lets it go unnamed again. */
+            revision: number;
+            name?: string | null;
+        };
+        ResetPassword: {
+            /** @description A new password, by the link of a letter. */
+            token: string;
+            email: string;
+            password: string;
+        };
+        RestoreArchive: {
+            /**
+             * Format: binary
+             * @description Everything of an account, as it was exported.
+             */
+            archive: string;
+        };
+        RevisionRequest: {
+            /** @description The one that the person saw */
+            revision: number;
+        };
+        SaveSearch: {
+            /** @description A wish to be kept under a name. */
+            name: string;
+            wish: {
+                [key: string]: unknown;
+            };
+        };
+        SetUpFound: {
+            /** @description A rig that was found, and how it was set. */
+            camera: number;
+            parts: components["schemas"]["SetUpPart"][];
+            /** @enum {string|null} */
+            support?: "hand" | "braced" | "table" | null;
+            subjectWidthMm?: number | null;
+            subjectDepthMm?: number | null;
+        };
+        SignIn: {
+            /** @description Who comes back. */
+            email: string;
+            password: string;
+        };
+        SignUp: {
+            /** @description A new account. */
+            name: string;
+            email: string;
+            password: string;
         };
         StartRig: {
             /** @description Whose parts it is built from; the oldest kit unless named */
@@ -988,7 +1110,11 @@ export interface components {
             /** @description Put on it, one after the other */
             parts?: number[];
         };
-        TakeStep: {
+        TagRig: {
+            /** @description What a rig is found by. */
+            tags: string[];
+        };
+        TakeStep: WithRequired<components["schemas"]["RevisionRequest"], "revision"> & {
             /** @description One step at the bench. */
             revision: number;
             /**
@@ -2033,11 +2159,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    name: string;
-                    email: string;
-                    password: string;
-                };
+                "application/json": components["schemas"]["SignUp"];
             };
         };
         responses: {
@@ -2070,10 +2192,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    email: string;
-                    password: string;
-                };
+                "application/json": components["schemas"]["SignIn"];
             };
         };
         responses: {
@@ -2115,9 +2234,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    email: string;
-                };
+                "application/json": components["schemas"]["ForgottenPassword"];
             };
         };
         responses: {
@@ -2139,11 +2256,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    token: string;
-                    email: string;
-                    password: string;
-                };
+                "application/json": components["schemas"]["ResetPassword"];
             };
         };
         responses: {
@@ -2203,9 +2316,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    name: string;
-                };
+                "application/json": components["schemas"]["RenameAccount"];
             };
         };
         responses: {
@@ -2229,9 +2340,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    password: string;
-                };
+                "application/json": components["schemas"]["DeleteAccount"];
             };
         };
         responses: {
@@ -2262,10 +2371,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    current: string;
-                    password: string;
-                };
+                "application/json": components["schemas"]["ChangePassword"];
             };
         };
         responses: {
@@ -2316,10 +2422,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "multipart/form-data": {
-                    /** Format: binary */
-                    archive: string;
-                };
+                "multipart/form-data": components["schemas"]["RestoreArchive"];
             };
         };
         responses: {
@@ -2536,14 +2639,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    camera: number;
-                    parts: components["schemas"]["SetUpPart"][];
-                    /** @enum {string|null} */
-                    support?: "hand" | "braced" | "table" | null;
-                    subjectWidthMm?: number | null;
-                    subjectDepthMm?: number | null;
-                };
+                "application/json": components["schemas"]["SetUpFound"];
             };
         };
         responses: {
@@ -2600,12 +2696,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    name: string;
-                    wish: {
-                        [key: string]: unknown;
-                    };
-                };
+                "application/json": components["schemas"]["SaveSearch"];
             };
         };
         responses: {
@@ -2796,12 +2887,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    name: string;
-                    use?: string | null;
-                    registerMm?: number | null;
-                    throatMm?: number | null;
-                };
+                "application/json": components["schemas"]["AddJoint"];
             };
         };
         responses: {
@@ -2995,9 +3081,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    revision: number;
-                };
+                "application/json": components["schemas"]["RevisionRequest"];
             };
         };
         responses: {
@@ -3032,9 +3116,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    revision: number;
-                };
+                "application/json": components["schemas"]["RevisionRequest"];
             };
         };
         responses: {
@@ -3115,12 +3197,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    text: string;
-                    /** @enum {string} */
-                    as: "json" | "csv";
-                    revision: number;
-                };
+                "application/json": components["schemas"]["ImportKit"];
             };
         };
         responses: {
@@ -3164,11 +3241,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    text: string;
-                    /** @enum {string} */
-                    as: "json" | "csv";
-                };
+                "application/json": components["schemas"]["ImportKit"];
             };
         };
         responses: {
@@ -3252,11 +3325,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    parts: {
-                        [key: string]: unknown;
-                    }[];
-                };
+                "application/json": components["schemas"]["AddParts"];
             };
         };
         responses: {
@@ -3292,12 +3361,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    version: number;
-                    part: {
-                        [key: string]: unknown;
-                    };
-                };
+                "application/json": components["schemas"]["ChangePart"];
             };
         };
         responses: {
@@ -3420,24 +3484,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    /** @enum {string} */
-                    by: "ruler" | "pupils";
-                    keep: boolean;
-                    version: number;
-                    camera?: number | null;
-                    reversed?: boolean | null;
-                    zoomMm?: number | null;
-                    exitMm?: number | null;
-                    entranceMm?: number | null;
-                    shots?: {
-                        spacersMm: number;
-                        pixels?: number | null;
-                        onSensorMm?: number | null;
-                        rulerMm: number;
-                        workingDistanceMm?: number | null;
-                    }[] | null;
-                };
+                "application/json": components["schemas"]["MeasurePart"];
             };
         };
         responses: {
@@ -3581,9 +3628,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    tags: string[];
-                };
+                "application/json": components["schemas"]["TagRig"];
             };
         };
         responses: {
@@ -3809,9 +3854,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    revision: number;
-                };
+                "application/json": components["schemas"]["RevisionRequest"];
             };
         };
         responses: {
@@ -3846,9 +3889,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    revision: number;
-                };
+                "application/json": components["schemas"]["RevisionRequest"];
             };
         };
         responses: {
@@ -3883,10 +3924,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    revision: number;
-                    name?: string | null;
-                };
+                "application/json": components["schemas"]["RenameRig"];
             };
         };
         responses: {
@@ -4098,11 +4136,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    user: number;
-                    until: number;
-                    signature: string;
-                };
+                "application/json": components["schemas"]["ConfirmAddress"];
             };
         };
         responses: {
@@ -4247,3 +4281,6 @@ export interface operations {
         };
     };
 }
+type WithRequired<T, K extends keyof T> = T & {
+    [P in K]-?: T[P];
+};

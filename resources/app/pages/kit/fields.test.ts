@@ -25,6 +25,7 @@ describe('the fields of a part', () => {
         for (const text of ['M42x1', 'm42×1', '42 x 1', 'thread:42x1', 'M 42 x 1']) expect(jointTyped(text)).toBe('thread:42x1');
         expect(jointTyped('39x26 tpi')).toBe('thread:39x26tpi');
         expect(jointTyped('52 x 0,75')).toBe('thread:52x0.75');
+        expect(jointTyped('30,5 x 0,5')).toBe('thread:30.5x0.5');
         expect(jointTyped(' larch ')).toBe('larch');
         expect(jointTyped(' ')).toBeUndefined();
         expect(jointSpoken('thread:42x1')).toBe('M42×1');

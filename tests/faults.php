@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Small faults that a test has to notice: a bound that moved, a neighbour that was swapped, a wrong row, a guard that is gone. bin/mutate
+ * puts them in one at a time. Grows with every bound and every mapping.
+ *
+ * Each: the file, what stands there (once), what is put in its place, and which tests are nearest: a part of bin/test, its files, a filter.
+ */
+
+$limits = ['core', 'core/tests/Finding/LimitsTest.php', ''];
+$optics = ['core', 'core/tests/Optics core/tests/Reading/WorkedCasesTest.php core/tests/Reading/PlainTraceTest.php', ''];
+$worked = ['core', 'core/tests/Reading/WorkedCasesTest.php core/tests/Reading/PlainTraceTest.php', ''];
+$sweep = ['core', 'core/tests/Report/SweepTest.php', ''];
+$figures = ['app', 'tests/Feature/FiguresByNameTest.php', ''];
+$kits = ['app', 'tests/Feature/SeveralKitsTest.php', ''];
+$strangers = ['app', 'tests/Feature/StrangersTest.php', ''];
+$bench = ['app', 'tests/Feature/BenchApiTest.php', ''];
+$screen = static fn (string $file): array => ['unit', $file, ''];
+
+return [
+    // Bounds of findings, cautions and advice.
+    ['core/src/Finding/RoomRule.php', 'Span::where($distance, -self::ROUNDING,', 'Span::where($distance, self::ROUNDING,', $limits],
+    ['core/src/Finding/RoomRule.php', 'Limits::TOUCHING_MM - self::ROUNDING', 'Limits::TOUCHING_MM', $limits],
+    ['core/src/Finding/RoomRule.php', 'Limits::SHUT_OUT_DEG - self::ROUNDING', 'Limits::SHUT_OUT_DEG', $limits],
+    ['core/src/Finding/CornerRule.php', '$brightness < Limits::CORNER_BRIGHTNESS', '$brightness <= Limits::CORNER_BRIGHTNESS', $limits],
+    ['core/src/Finding/CornerRule.php', '$part !== $working &&', '', $limits],
+    ['core/src/Finding/ImageRule.php', '$distance !== null && $distance < 0.0', '$distance !== null && $distance < -1.0', $limits],
+    ['core/src/Finding/CloseUpRule.php', '$sum < Limits::STRONG_D', '$sum <= Limits::STRONG_D', $limits],
+    ['core/src/Finding/CloseUpRule.php', '$sum > Limits::STRONG_D', '$sum >= Limits::STRONG_D', $limits],
+    ['core/src/Finding/CloseUpRule.php', '$part->powerD > $previous->powerD', '$part->powerD >= $previous->powerD', $limits],
+    ['core/src/Finding/CloseUpRule.php', 'Limits::FORGIVING_PUPIL_MM * (1.0 - 1e-12)', 'Limits::FORGIVING_PUPIL_MM', $limits],
+    ['core/src/Finding/ContributionRule.php', 'Limits::ADDS_LITTLE - 1e-12', 'Limits::ADDS_LITTLE + 0.001', $limits],
+    ['core/src/Finding/OrientationRule.php', 'Limits::SAME_EITHER_WAY * $m', '$m', $limits],
+    ['core/src/Finding/OrientationRule.php', 'Span::where($wasted, Limits::WASTED', 'Span::where($wasted, Limits::WASTED - 0.001', $limits],
+    ['core/src/Finding/OrientationRule.php', '$widest < Limits::WIDE_APERTURE', '$widest <= Limits::WIDE_APERTURE', $limits],
+    ['core/src/Finding/OrientationRule.php', '?? 0.0) < Limits::CLOSE_UP_WORK', '?? 0.0) <= Limits::CLOSE_UP_WORK', $limits],
+    ['core/src/Finding/SharpnessRule.php', 'Limits::SPOT_OVER_BLUR * $c', '$c', $limits],
+    ['core/src/Finding/SharpnessRule.php', 'Span::where($share, Limits::MANY_SLICES,', 'Span::where($share, Limits::MANY_SLICES - 0.001,', $limits],
+    ['core/src/Finding/SharpnessRule.php', '$sway / ($depth / 2.0)', '$sway / $depth', $limits],
+    ['core/src/Finding/HandlingRule.php', '$tubes >= Limits::BARE_TUBES', '$tubes > Limits::BARE_TUBES', $limits],
+    ['core/src/Finding/HandlingRule.php', '! $many && $length <= Limits::BARE_MM', '! $many && $length <= Limits::BARE_MM + 1.0', $limits],
+    ['core/src/Finding/ReachRule.php', '$infinity->overshotMm <= Limits::SHIM_MM', '$infinity->overshotMm <= 2.0 * Limits::SHIM_MM', $limits],
+    ['core/src/Finding/ReachRule.php', '$asked < $nearest - 1e-9', '$asked < $nearest - 0.01', $limits],
+    ['core/src/Finding/ReachRule.php', '$asked > $furthest + 1e-9', '$asked > $furthest + 0.01', $limits],
+    ['core/src/Finding/ConfidenceRule.php', '$half >= Limits::UNSURE', '$half > Limits::UNSURE', $limits],
+    ['core/src/Finding/ConfidenceRule.php', 'Span::where($column, Limits::UNSURE', 'Span::where($column, 2.0 * Limits::UNSURE', $limits],
+    ['core/src/Finding/StabilityRule.php', '?? Limits::MOUNT_NM', '?? 2.0 * Limits::MOUNT_NM', $limits],
+    ['core/src/Finding/Cautions.php', '>= Limits::HEAVY_G', '> Limits::HEAVY_G', $limits],
+    ['core/src/Finding/Cautions.php', '>= Limits::LONG_MM', '> Limits::LONG_MM', $limits],
+    ['core/src/Finding/Cautions.php', '< Limits::FLASH_NEAR_MM', '<= Limits::FLASH_NEAR_MM', $limits],
+    ['core/src/Plan/Advice.php', '/ ($sway / Limits::SWAY_S)', '/ ($sway * Limits::SWAY_S)', $limits],
+
+    // The lens, and the way from rays to readings.
+    ['core/src/Optics/LensModel.php', '0.25 * $lens->p0', '0.5 * $lens->p0', $optics],
+    ['core/src/Optics/LensModel.php', '?? 0.7 * $lens->m0', '?? 0.8 * $lens->m0', $optics],
+    ['core/src/Optics/LensModel.php', '$lens->rimTravel : $lens->f0 * $lens->m0', '$lens->rimTravel : $lens->f0', $optics],
+    ['core/src/Optics/LensModel.php', 'return $this->a($s) + $this->principalGap($s);', 'return $this->a($s) - $this->principalGap($s);', $optics],
+    ['core/src/Optics/Axis.php', '$ft /= $times;', '$ft *= $times;', $optics],
+    ['core/src/Optics/Axis.php', '$axis->extensionMm = $front - $lens->register;', '$axis->extensionMm = $front;', $worked],
+    ['core/src/Optics/Axis.php', '$enters - $f * (1.0 - 1.0 / $p), $e / (2.0 * $n)', '$enters - $f * (1.0 - $p), $e / (2.0 * $n)', $optics],
+    ['core/src/Optics/SplitSystem.php', '$this->toMetal = $axis->front - $end;', '$this->toMetal = $axis->frontOptical - $end;', ['core', 'core/tests/Optics/RaysTest.php core/tests/Report/SweepTest.php', '']],
+    ['core/src/Optics/MovingPart.php', '$cZo[$row] = $rear + $rim - $a;', '$cZo[$row] = $rear + $rim - $b;', $sweep],
+    ['core/src/Optics/Rays.php', '$cChief[$row] = -$ft / $t;', '$cChief[$row] = $ft / $t;', ['core', 'core/tests/Optics/RaysTest.php core/tests/Report/SweepTest.php', '']],
+    ['core/src/Optics/StraightRays.php', 'Image::AtInfinity => [0.0, 0.0],', 'Image::AtInfinity => [1.0, 0.0],', ['core', 'core/tests/Optics/RaysTest.php', '']],
+    ['core/src/Optics/AxialSampler.php', '$z += $step->gap;', '', ['core', 'core/tests/Optics core/tests/Reading/WorkedCasesTest.php', '']],
+    ['core/src/Reading/Depth.php', '$de > 0.0 && $de <= $blur ? null', '$de > 0.0 && $de < $blur ? null', ['core', 'core/tests/Reading/DepthTest.php', '']],
+    ['core/src/Reading/ReadingTable.php', '$isFar = $de <= 0.0 || $de > $blur;', '$isFar = $de > $blur;', $sweep],
+    ['core/src/Reading/ReadingTable.php', '$cGap[$row] = 90.0;', '$cGap[$row] = 0.0;', $sweep],
+    ['core/src/Reading/CornerTable.php', '$left < $this->brightness[$row]', '$left > $this->brightness[$row]', $sweep],
+    ['core/src/Reading/Stack.php', 'ceil($z / $step - 1e-9)) + 1', 'ceil($z / $step - 1e-9))', ['core', 'core/tests/Plan/AdviceTest.php', '']],
+    ['core/src/Rig/Settling.php', 'FOCAL_LENGTH = 0.03', 'FOCAL_LENGTH = 0.04', ['core', 'core/tests/Rig/SettlingTest.php core/tests/Reading/PlainTraceTest.php', '']],
+    ['core/src/Search/SimilarRigs.php', 'ALIKE = 0.05', 'ALIKE = 0.2', ['core', 'core/tests/Search/SearchTest.php', '']],
+    ['core/src/File/Shapes.php', "Field::number('factor', 0.1, 10.0)", "Field::number('factor', 0.01, 10.0)", ['core', 'core/tests/Optics/AfocalTest.php', '']],
+
+    // One name for one figure.
+    ['core/src/Report/RigReport.php', "'nearMm' => \$reading->nearMm,", "'nearMm' => \$reading->farMm,", $figures],
+    ['core/src/Report/RigReport.php', "'massG' => \$totals->massG,", "'massG' => \$totals->price,", $figures],
+    ['core/src/Report/RigReport.php', "'momentAtFootNm' => \$reading->momentAtFootNm,", "'momentAtFootNm' => \$reading->momentAtMountNm,", $figures],
+    ['core/src/Report/Sweep.php', "'airyDiameterMm' => \$columns->airyDiameterMm,", "'airyDiameterMm' => \$columns->detailMm,", $figures],
+    ['core/src/Report/Sweep.php', "'fieldHeightMm' => \$height,", "'fieldHeightMm' => \$width,", $figures],
+    ['core/src/Finding/Span.php', '$this->to - $this->from + 1', '$this->to - $this->from', $figures],
+    ['core/src/Drawing/Layout.php', "'rearMm' => \$rear,", "'rearMm' => \$front,", ['core', 'core/tests/Drawing/LayoutTest.php', '']],
+    ['app/Bench/RigViews.php', 'new Interval($field($greatest), $field($least))', 'new Interval($field($least), $field($greatest))', $figures],
+    ['app/Bench/RigViews.php', 'new Interval(...$range->workingDistanceMm),', 'new Interval(...$range->subjectDistanceMm),', $figures],
+    ['app/Bench/RigViews.php', '$answer->infinity->overshotMm, $answer->infinity->spacerToKeepMm,', '$answer->infinity->spacerToKeepMm, $answer->infinity->overshotMm,', $figures],
+    ['app/Bench/RigViews.php', 'new TravelMark($at * $per + $zero,', 'new TravelMark($at * $per,', $figures],
+    ['app/Search/FindViews.php', 'detailMm: $reading->detailMm', 'detailMm: $reading->depthOfFieldMm', $figures],
+
+    // Guards and steps.
+    ['app/Bench/RigStore.php', '$revision !== null && $locked->revision !== $revision', '$revision !== null && $locked->revision < $revision', $bench],
+    ['app/Bench/Steps/StepContext.php', "Part::query()->where('kit_id', \$this->row->kit_id)->find(\$id)", 'Part::query()->find($id)', $kits],
+    ['app/Bench/Steps/SetTravel.php', '$this->value > $travel->greatest + 1e-9', '$this->value > $travel->greatest + 1000.0', $bench],
+    ['app/Bench/Steps/Move.php', '$this->to > $last', '$this->to > $last + 9', $bench],
+    ['app/Bench/Steps/SolveFor.php', '0.0 : 0.001', '0.0 : 0.0', $bench],
+    ['app/Bench/Steps/Step.php', '$index <= $last', '$index <= $last + 9', $bench],
+    ['app/Http/Requests/StartRig.php', '$user->kits()->whereKey($id)->first()', 'Kit::query()->whereKey($id)->first()', $kits],
+    ['app/Kit/KitStore.php', '$user->kits()->count() >= self::MOST_KITS', '$user->kits()->count() > self::MOST_KITS', $kits],
+    ['app/Kit/KitStore.php', '->count() < 2 =>', '->count() < 1 =>', $kits],
+    ['app/Policies/KitPolicy.php', '$user->id === $kit->user_id', '$user->id !== null', $strangers],
+    ['app/Policies/RigPolicy.php', '$user->id === $rig->user_id', '$user->id !== null', $strangers],
+    ['routes/api.php', "Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])", "Route::middleware([GuestsOnTime::class, 'throttle:bench'])", $strangers],
+
+    // What the browser does with a row, a word or a figure.
+    ['resources/app/rig/displayedReadings.ts', 'row <= finding.to)', 'row < finding.to)', $screen('resources/app/rig/displayedReadings.test.ts')],
+    ['resources/app/rig/displayedReadings.ts', 'column[row - finding.from]', 'column[row]', $screen('resources/app/rig/displayedReadings.test.ts')],
+    ['resources/app/rig/displayedReadings.ts', 'stop: 0, warn: 1, note: 2', 'stop: 2, warn: 1, note: 0', $screen('resources/app/rig/displayedReadings.test.ts')],
+    ['resources/app/rig/displayedReadings.ts', 'part.index < sweep.index', 'part.index <= sweep.index', $screen('resources/app/rig/displayedReadings.test.ts')],
+    ['resources/app/rig/displayedReadings.ts', 'subject - pupil', 'subject + pupil', $screen('resources/app/rig/displayedReadings.test.ts')],
+    ['resources/app/strip/scale.ts', 'least * 1.0005', 'least * 1.5', $screen('resources/app/strip/scale.test.ts')],
+    ['resources/app/strip/scale.ts', 'value <= halfWidth', 'value < halfWidth', $screen('resources/app/strip/scale.test.ts')],
+    ['resources/app/strip/scale.ts', 'digit === 1 || digit === 2 || digit === 5', 'digit === 1 || digit === 5', $screen('resources/app/strip/scale.test.ts')],
+    ['resources/app/ui/figures.ts', 'size >= 10 ? 1 :', 'size >= 10 ? 2 :', $screen('resources/app/ui/figures.test.ts')],
+    ['resources/app/ui/figures.ts', 'm >= 1 ? `', 'm > 1.5 ? `', $screen('resources/app/ui/figures.test.ts')],
+    ['resources/app/ui/figures.ts', 'Math.abs(value) * 3)', 'Math.abs(value) * 2)', $screen('resources/app/ui/figures.test.ts')],
+    ['resources/app/api/client.ts', 'response.status >= 502', 'response.status > 502', $screen('resources/app/api/client.test.ts')],
+    ['resources/app/api/client.ts', 'fields[each.pointer] ??= each.message', 'fields[each.message] ??= each.pointer', $screen('resources/app/api/client.test.ts')],
+    ['resources/app/offline/waiting.ts', "action === 'move' ? 'to'", "action === 'turn' ? 'to'", $screen('resources/app/offline/waiting.test.ts')],
+    ['resources/app/offline/waiting.ts', 'step.travel === last.travel)', 'true)', $screen('resources/app/offline/waiting.test.ts')],
+    ['resources/app/pages/bench/ownScale.ts', '(value - travel.zero) / travel.per', 'value / travel.per', $screen('resources/app/pages/bench/ownScale.test.ts')],
+    ['resources/app/pages/kit/fields.ts', "replace(',', '.')}x\${", "replace(',', '')}x\${", $screen('resources/app/pages/kit/fields.test.ts')],
+    ['resources/app/pages/find/wish.ts', "text === null || text === '' ? NaN", 'text === null ? NaN', $screen('resources/app/pages/find/wish.test.ts')],
+];
