@@ -50,11 +50,14 @@ final class MovingPlaces
         $ends = $moving->endMm;
         $self->frontMm = self::shifted($ends, $shift);
         $self->tipMm = self::shifted($ends, $split->toMetal + $shift);
-        $cones = array_map(static fn (float $number): ?float => $number > 0.0 ? 0.5 / $number : null, $rays->number);
         // Without an image there is no corner to draw a ray from.
-        $chiefs = [];
-        foreach ($rays->slope as $row => $slope) {
-            $chiefs[] = $slope > 0.0 ? $rays->chief[$row] : null;
+        $cones = $chiefs = $rays->chief;
+        $slopes = $rays->slope;
+        foreach ($rays->number as $row => $number) {
+            $cones[$row] = $number > 0.0 ? 0.5 / $number : null;
+            if ($slopes[$row] <= 0.0) {
+                $chiefs[$row] = null;
+            }
         }
         $corner = Vignetting::cornerMm($rig) / $split->axis->factor;
         $rows = count($ends);
@@ -92,6 +95,9 @@ final class MovingPlaces
      */
     private static function shifted(array $places, float $by): array
     {
+        if ($by === 0.0) {
+            return $places;
+        }
         foreach ($places as $row => $place) {
             $places[$row] = $place + $by;
         }
@@ -104,8 +110,8 @@ final class MovingPlaces
      *
      * @param  list<float>  $axial  height of the axial ray there
      * @param  list<float>  $field  height of the field ray
-     * @param  list<?float>  $cones  the axial ray's share in the rim of the cone; null = nothing known limits it
-     * @param  list<?float>  $chiefs  its share in the chief ray; null = there is none
+     * @param  array<int, ?float>  $cones  the axial ray's share in the rim of the cone; null = nothing known limits it
+     * @param  array<int, ?float>  $chiefs  its share in the chief ray; null = there is none
      * @param  float  $corner  height in the image that the chief ray belongs to, mm
      * @return array{cone: list<?float>, chief: list<?float>}
      */

@@ -13,9 +13,16 @@ final class MovingOpening
      * @param  list<float>  $radii  where it isn't; [] = it is
      * @param  list<float>  $axial
      * @param  list<float>  $field
+     * @param  bool  $still  whether both rays stand in it alike at every position
      */
-    public function __construct(public readonly int $part, public readonly float $radius, public readonly array $radii, public readonly array $axial, public readonly array $field)
-    {
+    public function __construct(
+        public readonly int $part,
+        public readonly float $radius,
+        public readonly array $radii,
+        public readonly array $axial,
+        public readonly array $field,
+        public readonly bool $still = false,
+    ) {
     }
 
     /**
@@ -28,7 +35,7 @@ final class MovingOpening
         $rows = count($moving->y);
         $openings = [];
         foreach ($split->behindR as $j => $radius) {
-            $openings[] = new self($split->behindPart[$j], $radius, [], array_fill(0, $rows, $split->behindA[$j]), array_fill(0, $rows, $split->behindF[$j]));
+            $openings[] = new self($split->behindPart[$j], $radius, [], array_fill(0, $rows, $split->behindA[$j]), array_fill(0, $rows, $split->behindF[$j]), true);
         }
         array_push($openings, ...$moving->openings);
         foreach ($split->radius as $j => $radius) {

@@ -32,6 +32,9 @@ final class Rays
     /** @var list<?int> the part that is the stop; -1 = the camera, null = there is none */
     public array $stopPart = [];
 
+    /** The opening that is the stop at every position; -1 = it changes, or there is none. */
+    public int $onlyStop = -1;
+
     /** @var list<float> marked number of the working lens, where a ring changes it; [] = it doesn't */
     public array $marked = [];
 
@@ -51,19 +54,42 @@ final class Rays
     {
         $self = new self;
         $self->marked = $moving->marked;
-        $most = array_fill(0, count($moving->y), 0.0);
-        $stops = array_fill(0, count($moving->y), -1);
+        // What is the same at every position is compared once.
+        $still = 0.0;
+        $only = -1;
         foreach ($openings as $j => $opening) {
+            if ($opening->still && abs($opening->axial[0]) * 0.5 / $opening->radius > $still) {
+                $still = abs($opening->axial[0]) * 0.5 / $opening->radius;
+                $only = $j;
+            }
+        }
+        $most = array_fill(0, count($moving->y), $still);
+        $stops = array_fill(0, count($moving->y), $only);
+        foreach ($openings as $j => $opening) {
+            if ($opening->still) {
+                continue;
+            }
             $radii = $opening->radii;
-            $per = $radii === [] ? 0.5 / $opening->radius : 0.0;
-            foreach ($opening->axial as $row => $h) {
-                $number = ($h < 0.0 ? -$h : $h) * ($per > 0.0 ? $per : 0.5 / $radii[$row]);
-                if ($number > $most[$row]) {
-                    $most[$row] = $number;
-                    $stops[$row] = $j;
+            if ($radii === []) {
+                $per = 0.5 / $opening->radius;
+                foreach ($opening->axial as $row => $h) {
+                    $number = ($h < 0.0 ? -$h : $h) * $per;
+                    if ($number > $most[$row]) {
+                        $most[$row] = $number;
+                        $stops[$row] = $j;
+                    }
+                }
+            } else {
+                foreach ($opening->axial as $row => $h) {
+                    $number = ($h < 0.0 ? -$h : $h) * 0.5 / $radii[$row];
+                    if ($number > $most[$row]) {
+                        $most[$row] = $number;
+                        $stops[$row] = $j;
+                    }
                 }
             }
         }
+        $self->onlyStop = $split->axis->na === null && count(array_flip($stops)) === 1 ? $stops[0] : -1;
         $self->carry($split, $moving, $openings, $most, array_values($stops));
 
         return $self;

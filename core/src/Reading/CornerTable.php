@@ -33,10 +33,13 @@ final class CornerTable
     public static function of(array $openings, Rays $rays, Rig $rig, float $factor, Travel $travel, array $positions): self
     {
         $self = new self;
-        $self->brightness = array_map(static fn (?float $chief): ?float => $chief === null ? null : 1.0, $rays->chief);
+        $self->brightness = in_array(null, $rays->chief, true) ? array_map(static fn (?float $chief): ?float => $chief === null ? null : 1.0, $rays->chief) : array_fill(0, count($positions), 1.0);
         $self->part = array_fill(0, count($positions), null);
-        foreach ($openings as $opening) {
-            $self->cut($opening, $rays, Vignetting::cornerMm($rig) / $factor);
+        $corner = Vignetting::cornerMm($rig) / $factor;
+        foreach ($openings as $j => $opening) {
+            if ($j !== $rays->onlyStop) {
+                $self->cut($opening, $rays, $corner);
+            }
         }
         $self->cutByImageCircle($rig, $travel, $positions);
 

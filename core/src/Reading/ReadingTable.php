@@ -120,16 +120,15 @@ final class ReadingTable
         $everyMarked = $rays->marked;
         $spot = 2.44 * $rig->conditions->wavelengthNm * 1e-6;
         $cEffective = $cAiry = $cLost = array_fill(0, $this->rows, null);
+        $known = $marked !== null || $everyMarked !== [];
+        $perMarked = $marked === null ? 1.0 : 1.0 / $marked;
         foreach ($rays->number as $row => $number) {
             if ($number > 0.0) {
                 $effective = $number * $factor;
                 $cEffective[$row] = $effective;
                 $cAiry[$row] = $spot * $effective;
-                if ($everyMarked !== []) {
-                    $marked = $everyMarked[$row];
-                }
-                if ($marked !== null) {
-                    $cLost[$row] = self::STOPS * \log($effective / $marked);
+                if ($known) {
+                    $cLost[$row] = self::STOPS * \log($everyMarked === [] ? $effective * $perMarked : $effective / $everyMarked[$row]);
                 }
             }
         }
