@@ -7,8 +7,8 @@ namespace ZincThimble\Core\Gear;
 /**
  * The validated fields of one object of a file, read by name and type.
  *
- * The file layer has already checked types and ranges; asking for a type that a field does not have is a fault of the
- * program and throws.
+ * The file layer has already checked types and ranges. A number that is none throws; of other types what isn't there, and what is
+ * something else, are both absent.
  */
 final readonly class Values
 {
@@ -17,19 +17,19 @@ final readonly class Values
     {
     }
 
-    /** A number as a float. Absent or of another type is a fault of the program and throws. */
+    /** A number as a float; absent, or no number, it throws an InvalidFigure that names it. */
     public function float(string $name): float
     {
         return $this->floatOrNull($name) ?? throw InvalidFigure::because($name, 'is needed');
     }
 
-    /** A number as a float, or the one given where the field is absent. */
+    /** A number as a float, or the one given where the field is absent; what is no number throws. */
     public function floatOr(string $name, float $default): float
     {
         return $this->floatOrNull($name) ?? $default;
     }
 
-    /** A number as a float, null where the field is absent. */
+    /** A number as a float, null where the field is absent; what is no number throws. */
     public function floatOrNull(string $name): ?float
     {
         $value = $this->fields[$name] ?? null;
@@ -43,13 +43,13 @@ final readonly class Values
         return (float) $value;
     }
 
-    /** A whole number, or the one given where the field is absent. A field of another type is a fault of the program and throws. */
+    /** A number rounded to a whole one, or the one given where the field is absent; what is no number throws. */
     public function intOr(string $name, int $default): int
     {
         return (int) round($this->floatOr($name, (float) $default));
     }
 
-    /** A text, null where the field is absent. A field of another type is a fault of the program and throws. */
+    /** A text, null where there is none of that name. */
     public function stringOrNull(string $name): ?string
     {
         $value = $this->fields[$name] ?? null;
@@ -57,13 +57,13 @@ final readonly class Values
         return is_string($value) ? $value : null;
     }
 
-    /** A text, or the one given where the field is absent. A field of another type is a fault of the program and throws. */
+    /** A text, or the one given where there is none of that name. */
     public function stringOr(string $name, string $default): string
     {
         return $this->stringOrNull($name) ?? $default;
     }
 
-    /** True or false, null where the field is absent. A field of another type is a fault of the program and throws. */
+    /** True or false, null where there is neither under that name. */
     public function boolOrNull(string $name): ?bool
     {
         $value = $this->fields[$name] ?? null;
@@ -71,7 +71,7 @@ final readonly class Values
         return is_bool($value) ? $value : null;
     }
 
-    /** True or false, or what is given where the field is absent. A field of another type is a fault of the program and throws. */
+    /** True or false, or what is given where there is neither under that name. */
     public function boolOr(string $name, bool $default): bool
     {
         return $this->boolOrNull($name) ?? $default;

@@ -190,7 +190,8 @@ final class Axis
 
                 continue;
             }
-            // What the part has behind its group, its group, and what it has in front of that: openings as place, radius, kind.
+            // What the part has behind its group, its group, and what it has in front of that: openings as place, radius, kind, one after
+            // the other, since lists within lists cost as much as the trace.
             $behind = $ahead = [];
             $power = null;
             $times = 1.0;
@@ -198,7 +199,7 @@ final class Axis
             if ($part instanceof Spacer || $part instanceof VariableSpacer) {
                 $length = $part instanceof Spacer ? $part->lengthMm : $setting->lengthMm[$i] ?? $part->minMm;
                 if ($part->clearMm !== null) {
-                    $behind = [[$optical, $part->clearMm / 2.0, OpeningKind::Throat], [$optical + $length, $part->clearMm / 2.0, OpeningKind::Throat]];
+                    $behind = [$optical, $part->clearMm / 2.0, OpeningKind::Throat, $optical + $length, $part->clearMm / 2.0, OpeningKind::Throat];
                 }
                 $front += $length;
                 $optical += $length;
@@ -223,17 +224,17 @@ final class Axis
                     $enters = $front + $rim - $b;
                     $leaves = $front + $rim - $a;
                     if ($glass !== null) {
-                        $behind[] = [$front, $glass / 2.0, OpeningKind::Glass];
+                        $behind = [$front, $glass / 2.0, OpeningKind::Glass];
                     }
                     if ($n !== null) {
-                        $behind[] = [$enters - $f * (1.0 - 1.0 / $p), $e / (2.0 * $n), OpeningKind::Diaphragm];
+                        $behind = [...$behind, $enters - $f * (1.0 - 1.0 / $p), $e / (2.0 * $n), OpeningKind::Diaphragm];
                     }
                     $front += $rim + $lens->protrusion;
                 } else {
                     $enters = $front + $a;
                     $leaves = $front + $b;
                     if ($n !== null) {
-                        $behind[] = [$enters - $f * (1.0 - $p), $p * $e / (2.0 * $n), OpeningKind::Diaphragm];
+                        $behind = [$enters - $f * (1.0 - $p), $p * $e / (2.0 * $n), OpeningKind::Diaphragm];
                     }
                     if ($first) {
                         $axis->extensionMm = $front - $lens->register;
@@ -243,7 +244,7 @@ final class Axis
                     }
                     $front += $rim;
                     if ($glass !== null) {
-                        $ahead[] = [$front, $glass / 2.0, OpeningKind::Glass];
+                        $ahead = [$front, $glass / 2.0, OpeningKind::Glass];
                     }
                 }
                 $optical = $front;
@@ -256,8 +257,8 @@ final class Axis
                 $enters = $leaves = $optical + ($part->thicknessMm - $part->planeFromFrontMm) / $medium;
                 $tip = $optical + $part->thicknessMm / $medium;
                 if ($part->clearMm !== null) {
-                    $behind[] = [$optical, $part->clearMm / 2.0, OpeningKind::Throat];
-                    $ahead[] = [$tip, $part->clearMm / 2.0, OpeningKind::Throat];
+                    $behind = [$optical, $part->clearMm / 2.0, OpeningKind::Throat];
+                    $ahead = [$tip, $part->clearMm / 2.0, OpeningKind::Throat];
                 }
                 $front += $part->thicknessMm;
                 $optical = $tip;
@@ -267,8 +268,8 @@ final class Axis
                 $enters = $leaves = $optical;
                 $tip = $optical + $part->thicknessMm / $medium;
                 if ($part->clearMm !== null) {
-                    $behind[] = [$optical, $part->clearMm / 2.0, OpeningKind::Throat];
-                    $ahead[] = [$tip, $part->clearMm / 2.0, OpeningKind::Throat];
+                    $behind = [$optical, $part->clearMm / 2.0, OpeningKind::Throat];
+                    $ahead = [$tip, $part->clearMm / 2.0, OpeningKind::Throat];
                 }
                 $front += $part->thicknessMm;
                 $optical = $tip;
@@ -298,8 +299,16 @@ final class Axis
 
                 continue;
             }
-            foreach ([$behind, $ahead] as $side => $openings) {
-                foreach ($openings as [$at, $radius, $kind]) {
+            for ($side = 0; $side < 2; $side++) {
+                /** @var array<int, float|OpeningKind> $openings */ // @phpstan-ignore varTag.nativeType (wider on purpose: shapes of lists say less than it does)
+                $openings = $side === 0 ? $behind : $ahead;
+                for ($o = 0, $last = count($openings); $o < $last; $o += 3) {
+                    /** @var float $at */
+                    $at = $openings[$o];
+                    /** @var float $radius */
+                    $radius = $openings[$o + 1];
+                    /** @var OpeningKind $kind */
+                    $kind = $openings[$o + 2];
                     $d = $at - $z;
                     $openZ[] = $at;
                     $openR[] = $radius;

@@ -193,15 +193,16 @@ final class Reading
         $reading->imageCircleMm = $axis->imageCircleMm;
         $reading->markedAperture = $axis->marked;
         $reading->erect = $axis->slope > 0.0 && $axis->t > 0.0;
-        if ($axis->isTelecentric()) {
-            $reading->stop = OpeningKind::NumericalAperture;
-            $reading->stopPart = $axis->naPart;
-        } elseif ($axis->stop >= 0) {
+        $number = $axis->number;
+        if ($axis->stop >= 0) {
             $reading->stop = $axis->openKind[$axis->stop];
             $reading->stopPart = $axis->openPart[$axis->stop];
+        } elseif ($number > 0.0) {
+            $reading->stop = OpeningKind::NumericalAperture;
+            $reading->stopPart = $axis->naPart;
         }
-        if ($axis->number > 0.0) {
-            $effective = $axis->number * $axis->factor;
+        if ($number > 0.0) {
+            $effective = $number * $axis->factor;
             $reading->effectiveAperture = $effective;
             $reading->airyDiameterMm = 2.44 * $rig->conditions->wavelengthNm * 1e-6 * $effective;
             if ($axis->marked !== null) {
