@@ -6,6 +6,11 @@ test('dragging a control changes every figure from the sweep, without a request 
     const draw = page.getByRole('slider', { name: /Rail bellows · draw/ });
     await draw.focus();
     await expect(draw).toHaveAttribute('aria-busy', 'false');
+    // What cures the findings is asked for last, when nothing else is: a slow machine takes its time over that.
+    await page.waitForFunction(() => {
+        const mends = `${location.pathname.split('/').pop() ?? ''}/mends`;
+        return performance.getEntriesByType('resource').some(({ name }) => name.endsWith(mends));
+    });
     await page.waitForLoadState('networkidle');
 
     const requests: string[] = [];

@@ -96,7 +96,7 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
             />
             <Strip
                 name={say.slice}
-                note={wave !== null && say.limit(lengthDigits(rig.blurLimitMm, units), lengthDigits(wave, units))}
+                note={wave !== null && say.limit(lengthDigits(rig.blurLimitMm, units), lengthDigits(wave, units), units)}
                 value={get('depthOfFieldMm')}
                 figure={m === null ? say.none : mm(get('depthOfFieldMm'))}
                 unit={units}
@@ -109,7 +109,7 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
                     still && schools.otherDepthMm !== null && schools.otherBlurLimitMm !== null
                         ? {
                               ask: schools.otherBlurRule === 'pixel' ? say.byPixels : say.byFormat,
-                              told: `${length(schools.otherDepthMm, units)} · ${say.limitOf(lengthDigits(schools.otherBlurLimitMm, units))}${schools.totalDepthMm === null ? '' : ` · ${say.withWave(length(schools.totalDepthMm, units))}`}`,
+                              told: `${length(schools.otherDepthMm, units)} · ${say.limitOf(length(schools.otherBlurLimitMm, units))}${schools.totalDepthMm === null ? '' : ` · ${say.withWave(length(schools.totalDepthMm, units))}`}`,
                           }
                         : null
                 }

@@ -12,7 +12,8 @@ export const rig = {
         subjectDistance: (mm: string) => `${mm} from sensor`,
         stopsLost: (text: string, marked: string) => `${text} lost${marked}`,
         ringAt: (f: string) => ` · ring at ${f}`,
-        limit: (limit: string, wave: string) => `blur limit ${limit} · diffraction depth ${wave}`,
+        limit: (limit: string, wave: string, unit: string) =>
+            `blur\u00a0limit\u00a0${limit}\u00a0${unit} · diffraction\u00a0depth\u00a0${wave}\u00a0${unit}`,
         spot: (text: string) => `spot on the sensor ${text}`,
         bySimple: 'by the rule N × (1 + m)',
         byPupils: 'by the pupil ratio',
