@@ -264,6 +264,9 @@ function Rule({ frame, units }: { frame: Frame; units: Units }) {
     const ticks = [];
     for (let at = first; at <= end; at += minor) ticks.push(Math.round(at / minor) * minor);
     const isMajor = (at: number) => Math.abs(at / major - Math.round(at / major)) < 1e-6;
+    const said = (at: number) => String(Math.round((at / unit) * 1000) / 1000);
+    // A number that the edge would cut says another number.
+    const fits = (at: number) => Math.min(frame.x(at), frame.width - frame.x(at)) >= said(at).length * 3.5;
     return (
         <g className="figures">
             <path d={`M0 ${frame.ruleY}H${frame.width}`} stroke="var(--ink)" strokeWidth={1.4} />
@@ -274,9 +277,9 @@ function Rule({ frame, units }: { frame: Frame; units: Units }) {
                         stroke={isMajor(at) ? 'var(--ink)' : 'var(--soft)'}
                         strokeWidth={isMajor(at) ? 1.1 : 0.7}
                     />
-                    {isMajor(at) && (
+                    {isMajor(at) && fits(at) && (
                         <text y={24} fontSize={11} textAnchor="middle" fill="var(--ink)">
-                            {Math.round((at / unit) * 1000) / 1000}
+                            {said(at)}
                         </text>
                     )}
                 </g>
