@@ -38,7 +38,19 @@ final readonly class StepContext
      */
     public function parts(array $ids): array
     {
-        return array_map(fn (int $id): CorePart => $this->kit->part($this->row($id, 'parts', static fn (Kind $kind): bool => $kind->inChain())), $ids);
+        return array_map(fn (int $id): CorePart => $this->part($id, 'parts'), $ids);
+    }
+
+    /**
+     * A part of the rig's kit.
+     *
+     * @param  string  $field  that asked for it
+     *
+     * @throws ValidationException|InvalidFigure as parts() does
+     */
+    public function part(int $id, string $field): CorePart
+    {
+        return $this->kit->part($this->row($id, $field, static fn (Kind $kind): bool => $kind->inChain()));
     }
 
     /** @throws ValidationException|InvalidFigure as parts() does */

@@ -38,7 +38,7 @@ final readonly class Swap extends Step
     {
         $index = self::within($this->index, count($rig->chain) - 1);
         $old = $rig->chain[$index]->label();
-        $parts = StepContext::wayRound($rig, $index, $bench->parts([$this->part]));
+        $parts = StepContext::wayRound($rig, $index, [$bench->part($this->part, 'part')]);
         $swapped = Arrangement::of($rig)->inserting($index + 1, $parts)->without([$index])->rig($rig);
         $length = $rig->setting->lengthMm[$index] ?? null;
         $new = $swapped->chain[$index];
