@@ -70,7 +70,7 @@ final class ArchiveWriter
             'joints' => $user->joints()->get()->map(static fn (Joint $joint): array => ['name' => $joint->name, 'use' => $joint->used_for, 'registerMm' => $joint->register_mm, 'throatMm' => $joint->throat_mm])->all(),
         ]));
         $kits = [];
-        foreach ($user->kits()->oldest('id')->get() as $k => $kit) {
+        foreach ($user->kits()->with('wishes')->oldest('id')->get() as $k => $kit) {
             $kits[$kit->id] = $k + 1;
             $this->kit($kit, $k + 1);
         }

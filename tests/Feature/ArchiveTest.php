@@ -70,6 +70,29 @@ final class ArchiveTest extends TestCase
         $this->postJson('/api/me/archive', ['archive' => UploadedFile::fake()->createWithContent('all.zip', $first)])->assertStatus(422)->assertJsonStructure(['errors' => ['archive']]);
     }
 
+    public function test_several_kits_come_back_each_with_its_own_parts_wishes_and_rigs(): void
+    {
+        $guest = $this->guest();
+        $this->actingAs($guest);
+        $bag = $this->postJson('/api/kits', ['name' => 'Bag'])->assertCreated()->json('id');
+        $this->postJson("/api/kits/{$bag}/parts", ['parts' => [['kind' => 'tube', 'name' => 'Tube 7', 'lengthMm' => 7, 'rear' => 'larch', 'front' => 'larch'], ['kind' => 'camera', 'name' => 'Body D', 'joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]]]])->assertCreated();
+        $studio = $guest->kits()->where('id', '!=', $bag)->firstOrFail();
+        $this->postJson("/api/kits/{$studio->id}/wishes", ['name' => 'Coat of a seed', 'wish' => ['fieldWidthMm' => 2.5]])->assertCreated();
+        $this->postJson("/api/kits/{$bag}/wishes", ['name' => 'Out in the fen', 'wish' => ['magnification' => 0.5]])->assertCreated();
+        $camera = Kit::query()->findOrFail($bag)->parts()->where('kind', 'camera')->firstOrFail();
+        $this->postJson('/api/rigs', ['kit' => $bag, 'camera' => $camera->id])->assertCreated();
+
+        $archive = $this->export($guest);
+        $guest->delete();
+        $owner = $this->person('Guest');
+        $this->actingAs($owner)->postJson('/api/me/archive', ['archive' => UploadedFile::fake()->createWithContent('all.zip', $archive)])->assertNoContent();
+        [$first, $second] = $owner->kits()->with('wishes')->oldest('id')->get()->all();
+        $this->assertSame([$studio->name, 'Bag'], [$first->name, $second->name]);
+        $this->assertSame([41, 2], [$first->parts()->count(), $second->parts()->count()]);
+        $this->assertSame([['Coat of a seed'], ['Out in the fen']], [$first->wishes->pluck('name')->all(), $second->wishes->pluck('name')->all()]);
+        $this->assertSame([8, 1], [$owner->rigs()->where('kit_id', $first->id)->count(), $owner->rigs()->where('kit_id', $second->id)->count()]);
+    }
+
     public function test_a_link_that_leads_to_a_rig_still_stays_where_it_is(): void
     {
         $guest = $this->guest();

@@ -30,6 +30,12 @@ final readonly class Mend
         return Phrase::say($this->pattern, $this->numbers);
     }
 
+    /** What it does and where, in words: two mends that do the same have the same. */
+    public function change(): string
+    {
+        return implode(', ', [$this->label(), ...array_map(static fn (MendStep $step): string => $step->action.' '.$step->index, $this->steps)]);
+    }
+
     /** The same mend, knowing the magnification it leaves; null = no image. */
     public function leavingMagnification(?float $magnification): self
     {

@@ -51,9 +51,15 @@ final class Mending
         }
         $before = Reading::of($rig)->magnification ?? 0.0;
         $mends = [];
+        $tried = [];
         $tries = 0;
         $most = count(TravelGroups::of($rig)) > self::FEW ? intdiv(self::TRIES, 10) : self::TRIES;
         foreach (MendCandidates::for($rig, $finding, $kit) as $candidate) {
+            // Two ways to one change come to the same; and whoever reads two like buttons wonders what the second does.
+            if (isset($tried[$candidate->change()])) {
+                continue;
+            }
+            $tried[$candidate->change()] = true;
             if (++$tries > $most) {
                 break;
             }

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\Finding\Code;
 use ZincThimble\Core\Finding\Finding;
+use ZincThimble\Core\Finding\Mend;
 use ZincThimble\Core\Finding\Mending;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Part;
@@ -110,6 +111,8 @@ final class MendingTest extends TestCase
             return;
         }
         $this->assertNotEmpty($mends);
+        $said = array_map(static fn (Mend $mend): string => $mend->label(), $mends);
+        $this->assertSame(array_unique($said), $said, 'nothing is offered twice');
         foreach ($mends as $mend) {
             $this->assertMends($rig, $found[0], $findings, $mend);
             $this->assertDoesNotMatchRegularExpression('/[{}]/', $mend->label());
@@ -142,7 +145,7 @@ final class MendingTest extends TestCase
     }
 
     /** @param  list<Finding>  $findings */
-    private function assertMends(Rig $rig, Finding $finding, array $findings, \ZincThimble\Core\Finding\Mend $mend): void
+    private function assertMends(Rig $rig, Finding $finding, array $findings, Mend $mend): void
     {
         $after = Mending::applied($rig, $mend);
         $left = RigReport::of($after)->findings;
