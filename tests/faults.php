@@ -17,6 +17,12 @@ $figures = ['app', 'tests/Feature/FiguresByNameTest.php', ''];
 $kits = ['app', 'tests/Feature/SeveralKitsTest.php', ''];
 $strangers = ['app', 'tests/Feature/StrangersTest.php', ''];
 $bench = ['app', 'tests/Feature/BenchApiTest.php', ''];
+$published = ['core', 'core/tests/File/PublishedBoundsTest.php', ''];
+$gear = ['core', 'core/tests/Gear/FiguresByNameTest.php', ''];
+$joints = ['core', 'core/tests/Gear/JointsTest.php', ''];
+$criteria = ['core', 'core/tests/Search/SearchCriteriaTest.php', ''];
+$said = ['core', 'core/tests/Finding/SentencesTest.php', ''];
+$bodies = ['app', 'tests/Feature/BodiesTest.php', ''];
 $screen = static fn (string $file): array => ['unit', $file, ''];
 
 return [
@@ -121,4 +127,22 @@ return [
     ['resources/app/pages/bench/ownScale.ts', '(value - travel.zero) / travel.per', 'value / travel.per', $screen('resources/app/pages/bench/ownScale.test.ts')],
     ['resources/app/pages/kit/fields.ts', "replace(',', '.')}x\${", "replace(',', '')}x\${", $screen('resources/app/pages/kit/fields.test.ts')],
     ['resources/app/pages/find/wish.ts', "text === null || text === '' ? NaN", 'text === null ? NaN', $screen('resources/app/pages/find/wish.test.ts')],
+
+    // Bounds of the files, of wishes and of bodies; fields by their names.
+    ['core/src/File/Shapes.php', "Field::number('factor', 1.0, 4.0)", "Field::number('factor', 1.0, 5.0)", $published],
+    ['core/src/File/Shapes.php', "Field::number('maxSwingDeg', 0.0, 80.0)", "Field::number('maxSwingDeg', 0.0, 90.0)", $published],
+    ['core/src/File/Shapes.php', "Field::width('travelMm')->needed()", "Field::width('travelMm')", $published],
+    ['core/src/Gear/Lens.php', "$mark->floatOrNull('distanceMm'), $mark->floatOrNull('magnification')", "$mark->floatOrNull('magnification'), $mark->floatOrNull('distanceMm')", $gear],
+    ['core/src/Gear/PartIdentity.php', 'frontOuterMm: $this->rearOuterMm', 'frontOuterMm: $this->frontOuterMm', $gear],
+    ['core/src/Gear/LensFigures.php', '$mix($this->closePupilRatio, $next->closePupilRatio)', '$mix($this->closePupilRatio, $next->pupilRatio)', $gear],
+    ['core/src/Gear/Outline.php', 'THREAD_WALL_MM = 4.0', 'THREAD_WALL_MM = 5.0', $joints],
+    ['core/src/Search/SearchCriteria.php', "'leastCorner' => [$leastCorner, 0.0, 1.0]", "'leastCorner' => [$leastCorner, 0.0, 1.1]", $criteria],
+    ['core/src/Search/SearchCriteria.php', 'EXACT = 0.05', 'EXACT = 0.06', $criteria],
+    ['core/src/Finding/Mending.php', 'isset($tried[$candidate->change()])', 'isset($tried[\'\'])', $said],
+    ['app/Bench/Steps/Swap.php', "$bench->part($this->part, 'part')", "$bench->part($this->part, 'parts')", $bodies],
+    ['app/Http/Requests/MeasurePart.php', "'shots.*.rulerMm' => ['required', 'numeric:strict', 'gt:0'", "'shots.*.rulerMm' => ['required', 'numeric:strict', 'min:0'", $bodies],
+    ['app/Accounts/ArchiveWriter.php', "->with('wishes')", '', ['app', 'tests/Feature/ArchiveTest.php', 'several']],
+    ['resources/app/api/queries.ts', "'crossing', 'proposals'", "'crossing'", $screen('resources/app/api/queries.test.ts')],
+    ['resources/app/drawing/rigOutline.ts', '(width * 0.72) / longest', '(width * 0.75) / longest', $screen('resources/app/drawing/rigOutline.test.ts')],
+    ['resources/app/pages/kit/groups.ts', '(each.massG ?? 0) * each.part.count', '(each.massG ?? 0)', $screen('resources/app/pages/kit/groups.test.ts')],
 ];

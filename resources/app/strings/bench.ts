@@ -163,7 +163,7 @@ export const bench = {
         total: 'geometric and diffraction depth',
         blurRule: 'Sharp enough',
         format: 'a print looked at whole',
-        pixel: 'at 100 %, pixel by pixel',
+        pixel: 'at 100\u2009%, pixel by pixel',
         given: 'a limit of my own',
         support: 'Support',
         hand: 'in the hand',

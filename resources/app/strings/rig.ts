@@ -17,7 +17,7 @@ export const rig = {
         spot: (text: string) => `spot on the sensor ${text}`,
         bySimple: 'by the rule N × (1 + m)',
         byPupils: 'by the pupil ratio',
-        byPixels: 'judged at 100 %, pixel by pixel',
+        byPixels: 'judged at 100\u2009%, pixel by pixel',
         byFormat: 'judged on a print looked at whole',
         limitOf: (limit: string) => `blur limit ${limit}`,
         withWave: (depth: string) => `with diffraction depth ${depth}`,

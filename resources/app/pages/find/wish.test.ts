@@ -57,3 +57,57 @@ describe('a wish', () => {
         expect(emptied({ focusFromMm: 300, focusToMm: 900, mostMassG: 500 }, focus?.blanks ?? [])).toEqual({ mostMassG: 500 });
     });
 });
+
+describe('the sentence', () => {
+    const said = (blank: { before: string; after: (unit: string) => string }, unit = 'mm') =>
+        `${blank.before} _ ${blank.after(unit)}`.trim();
+
+    test('opens with one of four things that are met exactly', () => {
+        expect(targets.map((target) => [target.name, said(target)])).toEqual([
+            ['fieldWidthMm', 'Fill the frame with _ mm of subject'],
+            ['magnification', 'Magnify _ times'],
+            ['workingDistanceMm', 'Stand _ mm from the subject'],
+            ['subjectDistanceMm', 'Focus at _ mm from the sensor'],
+        ]);
+    });
+
+    test('goes on with limits, and with clauses when they are asked for', () => {
+        expect(limits.map((limit) => [limit.name, said(limit)])).toEqual([
+            ['leastRoomMm', 'from at least _ mm away'],
+            ['mostStopsLost', 'losing at most _ stops'],
+        ]);
+        expect(
+            Object.fromEntries(clauses.map((clause) => [clause.name, clause.blanks.map((blank) => `${blank.name}: ${said(blank)}`)])),
+        ).toEqual({
+            mass: ['mostMassG: weighing at most _ g with the camera'],
+            length: ['mostLengthMm: at most _ mm long'],
+            price: ['mostPrice: worth at most _ in all'],
+            buying: ['mostMissingPrice: buying for at most _'],
+            infinity: [],
+            focus: ['focusFromMm: focusing from _', 'focusToMm: to _ mm from the sensor'],
+            depth: ['depthMm: with a slice of at least _ mm'],
+            detail: ['detailMm: showing detail of _ mm'],
+            corner: ['leastCorner: with corners at least _ % as bright as the middle'],
+            subject: ['subjectDepthMm: of a subject _ mm deep'],
+        });
+    });
+
+    test('says lengths in the person’s unit, and nothing else in it', () => {
+        for (const blank of [...targets, ...limits, ...clauses.flatMap((clause) => clause.blanks)]) {
+            const inches = said(blank, 'in');
+            expect(inches, blank.name).not.toMatch(/\bmm\b/);
+            if (blank.measure !== 'length') expect(said(blank, 'mm'), blank.name).toBe(inches);
+        }
+    });
+
+    test('what doesn’t matter isn’t asked', () => {
+        const wish = wishIn(new URLSearchParams('magnification=1'));
+        expect(asked(wish)).toEqual({ magnification: 1 });
+        expect(asked({ ...wish, automatic: true })).toEqual({ magnification: 1, automatic: 1 });
+        expect(asked({ ...wish, automatic: false })).toEqual({ magnification: 1, automatic: 0 });
+        expect(asked({ ...wish, infinity: true, support: 'hand' })).toEqual({ magnification: 1, infinity: 1, support: 'hand' });
+        expect(asked({ ...wish, ranking: 'ease' })).toEqual({ magnification: 1 });
+        expect(asked({ ...wish, ranking: 'room' })).toEqual({ magnification: 1, ranking: 'room' });
+        expect(addressOf({ ...wish, support: 'table' }).toString()).toBe('magnification=1&support=table');
+    });
+});

@@ -1,0 +1,57 @@
+import { describe, expect, test } from 'vitest';
+import { account } from './account';
+import { bench } from './bench';
+import { cards } from './cards';
+import { find } from './find';
+import { strings } from './index';
+import { kit } from './kit';
+import { offline } from './offline';
+import { rig } from './rig';
+import { shell } from './shell';
+
+const pages = { account, bench, cards, find, kit, offline, rig, shell };
+
+/** Every text under an object, by the way to it; what is put together from numbers is left to those who put it together. */
+function texts(under: unknown, way: string): [string, string][] {
+    if (typeof under === 'string') return [[way, under]];
+    if (typeof under !== 'object' || under === null) return [];
+    return Object.entries(under).flatMap(([name, value]) => texts(value, `${way}.${name}`));
+}
+
+const all = Object.entries(pages).flatMap(([page, words]) => texts(words, page));
+
+describe('words on the screens', () => {
+    test('no page takes the name of another page’s words', () => {
+        const names = Object.values(pages).flatMap((page) => Object.keys(page));
+        expect(names.filter((name, at) => names.indexOf(name) !== at)).toEqual([]);
+        expect(Object.keys(strings).sort()).toEqual([...names].sort());
+    });
+
+    test('there is something in each, and nothing at its edges', () => {
+        expect(all.length).toBeGreaterThan(150);
+        for (const [way, text] of all) {
+            expect(text.trim(), way).not.toBe('');
+            expect(text, way).not.toMatch(/ {2}|\t|\n/);
+        }
+    });
+
+    test('apostrophes, dots and dashes are set, not typed', () => {
+        for (const [way, text] of all) {
+            expect(text, `${way}: a straight apostrophe`).not.toMatch(/\w'\w/);
+            expect(text, `${way}: three dots`).not.toContain('...');
+            expect(text, `${way}: two hyphens`).not.toContain('--');
+        }
+    });
+
+    test('a unit keeps to its number', () => {
+        for (const [way, text] of all) expect(text, way).not.toMatch(/\d (mm|kg|g|°|%)(\W|$)/);
+    });
+
+    test('one thing has one name', () => {
+        // The words that were given up for the field’s own (docs/glossary.md).
+        for (const [way, text] of all) {
+            expect(text, way).not.toMatch(/\bplace in the chain\b/i);
+            expect(text, way).not.toMatch(/\bmm off\b/);
+        }
+    });
+});
