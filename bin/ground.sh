@@ -41,16 +41,26 @@ unless_fresh() {
     touch "$stamp"
 }
 
+# Runs a command without a word; what it said is shown when it fails.
+quietly() {
+    local log
+    log=$(mktemp)
+    if "$@" >"$log" 2>&1; then rm -f "$log"; return; fi
+    cat "$log" >&2
+    rm -f "$log"
+    fail "This failed: $*"
+}
+
 install_composer() {
     say "Installing PHP packages"
-    (cd "$root" && COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-progress --quiet --no-scripts)
+    (cd "$root" && COMPOSER_ALLOW_SUPERUSER=1 quietly composer install --no-interaction --no-progress --no-scripts)
     # Some archives unpack readable by their owner alone; the web workers are somebody else.
     chmod -R a+rX "$root/vendor"
 }
 
 install_npm() {
     say "Installing front-end packages"
-    (cd "$root" && npm install --no-audit --no-fund --no-save --silent >/dev/null)
+    (cd "$root" && quietly npm install --no-audit --no-fund --no-save)
 }
 
 build_front() {
