@@ -249,6 +249,9 @@ final class PublishedBoundsTest extends TestCase
     {
         $whole = self::NEEDED[$kind] ?? [];
         $this->assertSame([], self::faults($kind, $whole));
+        // All of them are named at once, not the first alone.
+        $missing = array_map(static fn (string $field): string => ($kind === 'camera' ? '/cameras/0/' : '/parts/0/').$field, $needed);
+        $this->assertSame($missing, array_keys(self::faults($kind, ['name' => 'Bare'])));
         foreach ($needed as $field) {
             $faults = self::faults($kind, array_diff_key($whole, [$field => 0]));
             $this->assertSame([($kind === 'camera' ? '/cameras/0/' : '/parts/0/').$field], array_keys($faults));
