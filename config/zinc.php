@@ -17,4 +17,7 @@ return [
     'most_rigs' => (int) env('ZINC_MOST_RIGS', 400),
     'most_rigs_of_guest' => (int) env('ZINC_MOST_RIGS_OF_GUEST', 120),
     'most_bytes' => (int) env('ZINC_MOST_BYTES', 400 * 1024 * 1024),
+
+    // How long each answer of Find may take; what there was no time for is told as left out.
+    'find_seconds' => ['first' => 1.5, 'whole' => 6.0, 'nearest' => 0.7, 'missing' => 1.1, 'overview' => 6.0],
 ];

@@ -49,17 +49,6 @@ use ZincThimble\Core\Search\SearchKit;
 /** Which rigs of a kit do what is wanted, wishes that are kept, and cards to print. */
 final class FindController
 {
-    /** Seconds that each may take; what there was no time for is told as left out. */
-    private const FIRST_S = 1.5;
-
-    private const WHOLE_S = 6.0;
-
-    private const NEAREST_S = 0.7;
-
-    private const MISSING_S = 1.1;
-
-    private const OVERVIEW_S = 6.0;
-
     public function __construct(private readonly KitSearch $searches, private readonly FindViews $views)
     {
     }
@@ -82,7 +71,7 @@ final class FindController
 
         return Turns::take(SessionGuard::person($request), $whole ? 'find' : 'find first', function (\Closure $waited) use ($request, $kit, $wanted, $whole): JsonResponse {
             $from = hrtime(true);
-            $search = $this->searches->of($kit, Budget::of($whole ? self::WHOLE_S : self::FIRST_S, $waited), $wanted);
+            $search = $this->searches->of($kit, Budget::of(self::seconds($whole ? 'whole' : 'first'), $waited), $wanted);
             $found = $whole ? $search->ask($wanted) : $search->first($wanted);
 
             return response()->json($this->views->found($kit, $found, $wanted->ranking, $whole ? $request->integer('page', 1) : 1, $whole, (hrtime(true) - $from) / 1e9));
@@ -95,9 +84,9 @@ final class FindController
         $wanted = $request->wanted();
 
         return Turns::take(SessionGuard::person($request), 'near', function (\Closure $waited) use ($kit, $wanted): JsonResponse {
-            $search = $this->searches->of($kit, Budget::of(self::NEAREST_S, $waited));
+            $search = $this->searches->of($kit, Budget::of(self::seconds('nearest'), $waited));
             $nearest = $search->nearest($wanted);
-            $budget = Budget::of(self::MISSING_S, $waited);
+            $budget = Budget::of(self::seconds('missing'), $waited);
             $missing = PurchaseSuggestion::of(SearchKit::of($this->searches->kit($kit)), KitSearch::conditions(), $wanted, $budget);
             $leftOut = [...$search->leftOut(), ...($budget->isSpent() ? ['parts to buy that there was no time to try'] : [])];
 
@@ -114,7 +103,7 @@ final class FindController
         $kept = Cache::get($key);
         if (! is_array($kept) || ($kept['revision'] ?? null) !== $kit->revision) {
             $kept = Turns::take(SessionGuard::person($request), 'overview', function (\Closure $waited) use ($kit): array {
-                $search = $this->searches->of($kit, Budget::of(self::OVERVIEW_S, $waited));
+                $search = $this->searches->of($kit, Budget::of(self::seconds('overview'), $waited));
                 $overview = $search->overview();
 
                 return ['revision' => $kit->revision, 'json' => json_encode($this->views->overview($overview, $search->leftOut()), JSON_THROW_ON_ERROR)];
@@ -219,5 +208,11 @@ final class FindController
     private static function wish(SavedSearch $wish): WishView
     {
         return new WishView($wish->id, $wish->name, $wish->wish);
+    }
+
+    /** How long that may take, s; what there was no time for is told as left out. */
+    private static function seconds(string $what): float
+    {
+        return (float) config('zinc.find_seconds.'.$what);
     }
 }
