@@ -138,7 +138,7 @@ return [
     ['core/src/Gear/Outline.php', 'THREAD_WALL_MM = 4.0', 'THREAD_WALL_MM = 5.0', $joints],
     ['core/src/Search/SearchCriteria.php', '\'leastCorner\' => [$leastCorner, 0.0, 1.0]', '\'leastCorner\' => [$leastCorner, 0.0, 1.1]', $criteria],
     ['core/src/Search/SearchCriteria.php', 'EXACT = 0.05', 'EXACT = 0.06', $criteria],
-    ['core/src/Finding/Mending.php', 'isset($tried[$candidate->change()])', 'isset($tried[\'\'])', $said],
+    ['core/src/Finding/Mending.php', 'isset($tried[$change])', 'isset($tried[\'\'])', $said],
     ['app/Bench/Steps/Swap.php', '$bench->part($this->part, \'part\')', '$bench->part($this->part, \'parts\')', $bodies],
     ['app/Http/Requests/MeasurePart.php', "'shots.*.rulerMm' => ['required', 'numeric:strict', 'gt:0'", "'shots.*.rulerMm' => ['required', 'numeric:strict', 'min:0'", $bodies],
     ['app/Accounts/ArchiveWriter.php', "->with('wishes')", '', ['app', 'tests/Feature/ArchiveTest.php', 'several']],

@@ -56,10 +56,11 @@ final class Mending
         $most = count(TravelGroups::of($rig)) > self::FEW ? intdiv(self::TRIES, 10) : self::TRIES;
         foreach (MendCandidates::for($rig, $finding, $kit) as $candidate) {
             // Two ways to one change come to the same; and whoever reads two like buttons wonders what the second does.
-            if (isset($tried[$candidate->change()])) {
+            $change = $candidate->change();
+            if (isset($tried[$change])) {
                 continue;
             }
-            $tried[$candidate->change()] = true;
+            $tried[$change] = true;
             if (++$tries > $most) {
                 break;
             }

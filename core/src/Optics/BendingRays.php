@@ -13,7 +13,7 @@ use ZincThimble\Core\Rig\Travel;
  * effective one), in one loop instead of one for each column: half-widths ask for it twice for each uncertain input. Of a rig cut by
  * SplitSystem; a property test holds it to Rays.
  *
- * @internal to half-widths; Rays is where the numbers are explained
+ * @internal to PerturbedRays; Rays is where the numbers are explained
  */
 final class BendingRays
 {

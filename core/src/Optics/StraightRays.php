@@ -13,7 +13,7 @@ use ZincThimble\Core\Rig\TravelKind;
  * A rig cut at the part that moves, whose every ray height and slope is a straight line over the place of that part:
  * `value = c0 + c1 * place`. True of any length, and of the ring of a lens that moves as a whole (its focal length stays).
  *
- * @internal to half-widths; SplitSystem is where the cut is explained
+ * @internal to PerturbedRays; SplitSystem is where the cut is explained
  */
 final class StraightRays
 {

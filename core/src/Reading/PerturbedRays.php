@@ -16,7 +16,7 @@ use ZincThimble\Core\Rig\TravelKind;
  * The rays of a rig along one travel with each uncertain input moved up and down by its half-width: straight lines where they are
  * lines, else written down place by place.
  *
- * @internal to HalfWidths
+ * @internal to UncertaintyTable
  */
 final class PerturbedRays
 {

@@ -197,7 +197,7 @@ final class Reading
         if ($axis->stop >= 0) {
             $reading->stop = $axis->openKind[$axis->stop];
             $reading->stopPart = $axis->openPart[$axis->stop];
-        } elseif ($number > 0.0) {
+        } elseif ($axis->isTelecentric()) {
             $reading->stop = OpeningKind::NumericalAperture;
             $reading->stopPart = $axis->naPart;
         }

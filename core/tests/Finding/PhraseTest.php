@@ -14,7 +14,7 @@ final class PhraseTest extends TestCase
     /** @return iterable<string, array{float, string, string}> */
     public static function figures(): iterable
     {
-        // The same table holds what the screen says (tests/Browser/functions.spec.ts).
+        // The same table holds what the screen says (resources/app/ui/figures.test.ts).
         foreach (json_decode((string) file_get_contents(__DIR__.'/../cases/phrases.json'), true, 8, JSON_THROW_ON_ERROR) as [$what, $value, $unit, $said]) {
             yield $what => [(float) $value, $unit, $said];
         }

@@ -26,7 +26,6 @@ export const bench = {
         takeOff: 'Take off',
         putIn: 'Put in here',
         camera: 'Camera',
-        changeCamera: 'Change camera',
         nothingYet: 'Nothing on the camera yet. Choose a part from the tray to begin.',
         controls: 'Settings',
         noControls: 'Nothing on this rig moves.',

@@ -59,6 +59,5 @@ export const find = {
         gapsOf: (list: string) => `gaps: ${list}`,
         moreGaps: (count: number) => ` and ${count} more`,
         empty: 'A rig needs a camera and a lens that can be joined to it. Put them in under Kit.',
-        fieldNote: 'A field, a magnification or a distance is needed.',
     },
 } as const;
