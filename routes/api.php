@@ -84,6 +84,7 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         Route::delete('parts/{part}', [PartController::class, 'destroy']);
         Route::post('parts/{part}/copies', [PartController::class, 'duplicate']);
         Route::post('parts/{deleted}/back', [PartController::class, 'restore']);
+        Route::post('lens', [PartController::class, 'lens']);
         Route::post('parts/{part}/measure', [PartController::class, 'measure']);
     });
 

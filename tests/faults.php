@@ -23,6 +23,9 @@ $joints = ['core', 'core/tests/Gear/JointsTest.php', ''];
 $criteria = ['core', 'core/tests/Search/SearchCriteriaTest.php', ''];
 $said = ['core', 'core/tests/Finding/SentencesTest.php', ''];
 $bodies = ['app', 'tests/Feature/BodiesTest.php', ''];
+$settling = ['core', 'core/tests/Rig core/tests/Reading/PlainTraceTest.php', ''];
+$sure = ['core', 'core/tests/Reading/UncertaintyTableTest.php core/tests/Rig/ShotsTest.php', ''];
+$measuring = ['app', 'tests/Feature/MeasuringTest.php', ''];
 $screen = static fn (string $file): array => ['unit', $file, ''];
 
 return [
@@ -59,10 +62,10 @@ return [
     ['core/src/Plan/Advice.php', '/ ($sway / Limits::SWAY_S)', '/ ($sway * Limits::SWAY_S)', $limits],
 
     // The lens, and the way from rays to readings.
-    ['core/src/Optics/LensModel.php', '0.25 * $lens->p0', '0.5 * $lens->p0', $optics],
-    ['core/src/Optics/LensModel.php', '?? 0.7 * $lens->m0', '?? 0.8 * $lens->m0', $optics],
-    ['core/src/Optics/LensModel.php', '$lens->rimTravel : $lens->f0 * $lens->m0', '$lens->rimTravel : $lens->f0', $optics],
-    ['core/src/Optics/LensModel.php', 'return $this->a($s) + $this->principalGap($s);', 'return $this->a($s) - $this->principalGap($s);', $optics],
+    ['core/src/Rig/LensModel.php', '0.25 * $lens->p0 : 0.0', '0.5 * $lens->p0 : 0.0', $settling],
+    ['core/src/Rig/LensModel.php', '?? 0.7 * $this->mag1', '?? 0.8 * $this->mag1', $optics],
+    ['core/src/Rig/LensModel.php', '$lens->rimTravel : $lens->f0 * $this->mag1', '$lens->rimTravel : $lens->f0', $optics],
+    ['core/src/Rig/LensModel.php', 'return $this->a($s) + $this->principalGap($s);', 'return $this->a($s) - $this->principalGap($s);', $optics],
     ['core/src/Optics/Axis.php', '$ft /= $times;', '$ft *= $times;', $optics],
     ['core/src/Optics/Axis.php', '$axis->extensionMm = $front - $lens->register;', '$axis->extensionMm = $front;', $worked],
     ['core/src/Optics/Axis.php', '$enters - $f * (1.0 - 1.0 / $p), $e / (2.0 * $n)', '$enters - $f * (1.0 - $p), $e / (2.0 * $n)', $optics],
@@ -76,7 +79,41 @@ return [
     ['core/src/Reading/ReadingTable.php', '$cGap[$row] = 90.0;', '$cGap[$row] = 0.0;', $sweep],
     ['core/src/Reading/CornerTable.php', '$left < $this->brightness[$row]', '$left > $this->brightness[$row]', $sweep],
     ['core/src/Reading/Stack.php', 'ceil($z / $step - 1e-9)) + 1', 'ceil($z / $step - 1e-9))', ['core', 'core/tests/Plan/AdviceTest.php', '']],
-    ['core/src/Rig/Settling.php', 'FOCAL_LENGTH = 0.03', 'FOCAL_LENGTH = 0.04', ['core', 'core/tests/Rig/SettlingTest.php core/tests/Reading/PlainTraceTest.php', '']],
+
+    // What is known of a lens, and how sure.
+    ['core/src/Rig/KnownFigures.php', 'const FOCAL_LENGTH = 0.03', 'const FOCAL_LENGTH = 0.04', $settling],
+    ['core/src/Rig/KnownFigures.php', 'const CLOSEST_FOCUS_MM = 4.0', 'const CLOSEST_FOCUS_MM = 5.0', $settling],
+    ['core/src/Rig/KnownFigures.php', 'const THREAD_MM = 0.5', 'const THREAD_MM = 0.1', $settling],
+    ['core/src/Rig/KnownFigures.php', 'const TOLD_OTHERWISE = 0.15', 'const TOLD_OTHERWISE = 0.10', $settling],
+    ['core/src/Rig/KnownFigures.php', 'SHORTENED = 0.85', 'SHORTENED = 0.95', $settling],
+    ['core/src/Rig/KnownFigures.php', '$b < 2.0 ? null', '$b < 1.9 ? null', $settling],
+    ['core/src/Rig/KnownFigures.php', '$behind + $figures->rimTravelMm', '$behind', $settling],
+    ['core/src/Rig/KnownFigures.php', '$figures->exitMm / $figures->entranceMm', '$figures->entranceMm / $figures->exitMm', $settling],
+    ['core/src/Gear/Design.php', 'self::Telephoto => 0.25,', 'self::Telephoto => 0.26,', $settling],
+    ['core/src/Rig/LensModel.php', '$this->mag0 + $this->mag1 * $s', '$this->mag1 * $s', $settling],
+    ['core/src/Rig/SettledLens.php', '-$this->known->pastInfinityMm /', '$this->known->pastInfinityMm /', $settling],
+    ['core/src/Rig/SettledLens.php', 'BULGE = 0.05', 'BULGE = 0.5', ['core', 'core/tests/Truth/TruthTest.php', '']],
+    ['core/src/Rig/LensFit.php', '$law[0] * $law[0]', 'abs($law[0])', $settling],
+    ['core/src/Rig/LensFit.php', '$x[0] * (1.0 - 1.0 / ($m * $m)) * $weight', '$x[0] * (1.0 + 1.0 / ($m * $m)) * $weight', $settling],
+    ['core/src/Rig/LensFit.php', '|| $lens->focusing !== Focusing::Internal ? count', '? count', $settling],
+    ['core/src/Rig/ShotTrace.php', '[$z0 + $rim - $b, $rim - $a, $rim + $model->protrusion]', '[$z0 + $rim - $a, $rim - $b, $rim + $model->protrusion]', $settling],
+    ['core/src/Rig/ShotTrace.php', 'LensShot::WINDOW_MM / $f', 'LensShot::WINDOW_MM', $settling],
+    ['core/src/Rig/ShotResidual.php', 'AT_ODDS = 3.0', 'AT_ODDS = 30.0', $settling],
+    ['core/src/Rig/Settling.php', '$weight * (($shot->x[$k] ?? 0.0) - ($unshot->x[$k] ?? 0.0))', '$weight * ($shot->x[$k] ?? 0.0)', $settling],
+    ['core/src/Rig/Settling.php', 'WORTH_SHARE = 0.005', 'WORTH_SHARE = 0.05', $settling],
+    ['core/src/Reading/Uncertainty.php', '$gradient[$i] -= $ways[$i][$k] * $gradient[$k];', '', $sure],
+    ['core/src/Reading/Uncertainty.php', '$lens->p0 - $half', '$lens->p0 + $half', $sure],
+    ['core/src/Reading/PerturbedRays.php', '? -$medium * $this->metal[$i]', '? $medium * $this->metal[$i]', $sure],
+    ['core/src/Reading/NextMeasurement.php', 'WORTH = 0.5', 'WORTH = 0.9', ['core', 'core/tests/Reading/NextMeasurementTest.php', '']],
+    ['core/src/Reading/NextMeasurement.php', '1.0 / (1.0 + sqrt($half * $half / $whole))', '1.0', ['core', 'core/tests/Reading/NextMeasurementTest.php', '']],
+    ['app/Kit/ShotTaken.php', '$part->scaleZeroMm + $reads', '$reads', $measuring],
+    ['app/Kit/Measuring.php', 'array_flip($request->takenBack())', 'array_flip([])', $measuring],
+    ['app/Kit/Measuring.php', '$station === null ? $fields : self::stationFields', '$station !== null ? $fields : self::stationFields', $measuring],
+    ['app/Kit/Measuring.php', 'oldMagnification: $was->magnification', 'oldMagnification: $is->magnification', $measuring],
+    ['app/Bench/RigStore.php', "['note' => 0, 'at' => 0]", '[]', $measuring],
+    ['app/Kit/CarriedCalibration.php', 'sqrt(sqrt($near) / sqrt($far))', 'sqrt($near) / sqrt($far)', $measuring],
+    ['app/Search/FindViews.php', "workingDistanceHalfWidth: \$sure->halfWidth('workingDistanceMm')", "workingDistanceHalfWidth: \$sure->halfWidth('magnification')", $figures],
+
     ['core/src/Search/SimilarRigs.php', 'ALIKE = 0.05', 'ALIKE = 0.2', ['core', 'core/tests/Search/SearchTest.php', '']],
     ['core/src/File/Shapes.php', "Field::number('factor', 0.1, 10.0)", "Field::number('factor', 0.01, 10.0)", ['core', 'core/tests/Optics/AfocalTest.php', '']],
 

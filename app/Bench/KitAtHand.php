@@ -66,6 +66,6 @@ final class KitAtHand
      */
     public function fields(Part $part): array
     {
-        return [RigStore::REFERENCE => $part->id] + array_intersect_key($part->fields(), RigStore::inRig($part));
+        return $part->fields((object) RigStore::inRig($part));
     }
 }

@@ -211,7 +211,21 @@ final class RigStore
      */
     public static function inRig(Part $part): array
     {
-        return [self::REFERENCE => $part->id] + array_diff_key(get_object_vars($part->document), array_flip(self::ONLY_KIT));
+        return [self::REFERENCE => $part->id] + get_object_vars(self::withoutNotes((object) array_diff_key(get_object_vars($part->document), array_flip(self::ONLY_KIT))));
+    }
+
+    /** What somebody noted of a shot, and when it was taken, stays in the kit like every other note: a rig is shared. */
+    private static function withoutNotes(\stdClass $fields): \stdClass
+    {
+        $copy = clone $fields;
+        if (is_array($copy->shots ?? null)) {
+            $copy->shots = array_map(static fn (mixed $shot): mixed => $shot instanceof \stdClass ? (object) array_diff_key(get_object_vars($shot), ['note' => 0, 'at' => 0]) : $shot, $copy->shots);
+        }
+        if (is_array($copy->stations ?? null)) {
+            $copy->stations = array_map(static fn (mixed $station): mixed => $station instanceof \stdClass ? self::withoutNotes($station) : $station, $copy->stations);
+        }
+
+        return $copy;
     }
 
     /** What belongs to a kit alone: a rig doesn't hold it. */

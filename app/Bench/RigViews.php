@@ -27,9 +27,11 @@ use App\Http\Resources\Readings;
 use App\Http\Resources\RigView;
 use App\Http\Resources\SchoolsView;
 use App\Http\Resources\ShareView;
+use App\Http\Resources\ShotSetup;
 use App\Http\Resources\StateView;
 use App\Http\Resources\SubjectView;
 use App\Http\Resources\SweepView;
+use App\Http\Resources\TakenAsView;
 use App\Http\Resources\TravelMark;
 use App\Http\Resources\TravelView;
 use App\Models\Rig;
@@ -44,14 +46,18 @@ use ZincThimble\Core\Gear\Frame;
 use ZincThimble\Core\Gear\Helicoid;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Joint\Mating;
-use ZincThimble\Core\Optics\LensModel;
 use ZincThimble\Core\Plan\Advice;
+use ZincThimble\Core\Reading\Contributor;
 use ZincThimble\Core\Reading\Measurement;
+use ZincThimble\Core\Reading\NextMeasurement;
 use ZincThimble\Core\Reading\Reach;
 use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Reading\Uncertainty;
 use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Report\Sweep;
 use ZincThimble\Core\Rig\BlurRule;
+use ZincThimble\Core\Rig\LensFigure;
+use ZincThimble\Core\Rig\LensModel;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
@@ -96,7 +102,8 @@ final class RigViews
             readings: new Readings(...$answer->figures()),
             range: $this->range($rig, $answer),
             infinity: new InfinityView($answer->infinity->reached, $answer->infinity->overshotMm, $answer->infinity->spacerToKeepMm, $answer->infinity->furthestSubjectMm),
-            doubts: $this->doubts($rig, $answer),
+            doubts: $this->doubts($row, $rig, $answer),
+            takenAs: $this->takenAs($rig),
             findings: array_map(fn (Finding $finding): FindingView => new FindingView(
                 $finding->code, $finding->severity, $finding->part, $finding->pattern, $finding->numbers, $finding->message(),
             ), $answer->findings),
@@ -247,15 +254,15 @@ final class RigViews
                 default => 'mm',
             }, []];
         }
-        // On its own mount a ring at s stands at D = f(s) (2 + m + 1/m) + g(s), m = s m0 (OPTICS.md, "Settling a lens").
+        // On its own mount a ring at s stands at D = f(s) (2 + m + 1/m) + g(s), m its own magnification there (OPTICS.md, "Settling a lens").
         $lens = LensModel::of($rig->lenses[$travel->part]);
         $engraved = [];
         foreach (Travels::positions($rig, $travel) as $s) {
-            $m = $s * $lens->m0;
+            $m = $lens->magnification($s);
             $engraved[] = $m <= 0.0 ? null : $lens->focalLength($s) * (2.0 + $m + 1.0 / $m) + $lens->principalGap($s);
         }
 
-        return [0.0, $lens->m0 > 0.0 ? 1.0 / $lens->m0 : 1.0, '×', $engraved];
+        return $lens->mag1 > 0.0 ? [-$lens->mag0 / $lens->mag1, 1.0 / $lens->mag1, '×', $engraved] : [0.0, 1.0, '×', $engraved];
     }
 
     /**
@@ -317,17 +324,72 @@ final class RigViews
     }
 
     /** @return list<Doubt> */
-    private function doubts(CoreRig $rig, RigReport $answer): array
+    private function doubts(?Rig $row, CoreRig $rig, RigReport $answer): array
     {
         $doubts = [];
-        foreach ($answer->sources as $name => $source) {
+        $settling = NextMeasurement::ofAll($rig, $answer->sure);
+        foreach ($answer->halfWidths as $name => $half) {
+            $source = $answer->sure->source($name);
+            if ($source === null) {
+                continue;
+            }
+            $next = $settling[$name] ?? null;
             $doubts[] = new Doubt(
-                $name, $answer->halfWidths[$name], $source->part, $rig->chain[$source->part]->label(),
-                Measurement::assumed($source->field), Measurement::settling($source->field),
+                reading: $name, halfWidth: $half, index: $source->part, part: $rig->chain[$source->part]->label(), assumed: Measurement::assumed($rig, $source),
+                rests: $this->rests($rig, $answer->sure, $name), way: $next?->way, settle: $next === null ? null : $next->way->spoken($rig->chain[$next->part]->label()), after: $next?->after,
+                shot: $next === null || $row === null ? null : $this->shot($row, $rig, $next->part),
             );
         }
 
         return $doubts;
+    }
+
+    /** @return list<string> figures that nobody gave and that move a reading */
+    private function rests(CoreRig $rig, Uncertainty $sure, string $reading): array
+    {
+        $rests = [];
+        foreach (Uncertainty::shares($rig, $sure->inputs, $sure->changes[$reading]) as [$part, $field, $share]) {
+            $figure = LensFigure::tryFrom($field);
+            if ($share > 0.0 && $figure !== null && in_array($figure, ($rig->lenses[$part] ?? null)->known->filled ?? [], true)) {
+                $rests[] = Measurement::assumed($rig, new Contributor($part, $field, false));
+            }
+        }
+
+        return $rests;
+    }
+
+    /** The rig told as a shot of one of its lenses; null where it stands behind other glass, or isn't of a kit. */
+    private function shot(Rig $row, CoreRig $rig, int $at): ?ShotSetup
+    {
+        $spacers = 0.0;
+        for ($i = 0; $i < $at; $i++) {
+            if ($rig->chain[$i]->kind->isOptical()) {
+                return null;
+            }
+            $spacers += $rig->lengthMm($i);
+        }
+        $lens = $rig->chain[$at];
+        $part = $lens->document->fields[RigStore::REFERENCE] ?? null;
+        for ($i = $at + 1, $last = count($rig->chain); $i < $last; $i++) {
+            if ($rig->chain[$i]->kind->isOptical()) {
+                return null;
+            }
+        }
+
+        return $lens instanceof Lens && is_int($part) && $row->camera_id !== null && $row->kit_id !== null
+            ? new ShotSetup($part, $row->camera_id, $spacers, $lens->reversed, $rig->setting->focus[$at] ?? 0.0, $lens->isZoom() ? $rig->setting->zoomMm[$at] ?? $lens->figures->focalLengthMm : null)
+            : null;
+    }
+
+    /** @return list<TakenAsView> */
+    private function takenAs(CoreRig $rig): array
+    {
+        $views = [];
+        foreach ($rig->lenses as $i => $lens) {
+            array_push($views, ...TakenAsView::of($i, $rig->chain[$i]->label(), $lens));
+        }
+
+        return $views;
     }
 
     private function drawing(CoreRig $rig, RigReport $answer): DrawingView

@@ -31,6 +31,20 @@ final class KitViews
         );
     }
 
+    /** @return list<string> the fields that were measured; shots and pupils are such */
+    private static function measured(\stdClass $document): array
+    {
+        $measured = array_map(strval(...), array_keys(($document->measured ?? null) instanceof \stdClass ? get_object_vars($document->measured) : []));
+        $stations = is_array($document->stations ?? null) ? $document->stations : [];
+        foreach (['shots', 'pupils'] as $field) {
+            if (array_filter([$document, ...$stations], static fn (mixed $each): bool => $each instanceof \stdClass && ($each->{$field} ?? []) !== []) !== []) {
+                $measured[] = $field;
+            }
+        }
+
+        return $measured;
+    }
+
     public static function part(Part $part): KitPart
     {
         $document = $part->document;
@@ -38,7 +52,7 @@ final class KitViews
 
         return new KitPart(
             part: Tray::part($part), ref: (string) $part->ref, version: $part->version, massG: $part->mass_g, price: $part->price, note: $text($document->note ?? null), keptOn: $text($document->marriedTo ?? null),
-            measured: array_map(strval(...), array_keys(($document->measured ?? null) instanceof \stdClass ? get_object_vars($document->measured) : [])),
+            measured: self::measured($document),
             fields: (object) (['kind' => $part->kind] + get_object_vars($document)),
         );
     }

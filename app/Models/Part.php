@@ -74,11 +74,12 @@ final class Part extends Model
     /**
      * The checked fields as the core reads them: what it knows as arrays, unknown keys as they are.
      *
+     * @param  ?\stdClass  $of  another state of the document; null = as it stands
      * @return array<string, mixed>
      */
-    public function fields(): array
+    public function fields(?\stdClass $of = null): array
     {
-        $fields = get_object_vars($this->document);
+        $fields = get_object_vars($of ?? $this->document);
         foreach (Shapes::part($this->kindOf()) as $field) {
             if (isset($fields[$field->name]) && in_array($field->type, [FieldType::Object, FieldType::Objects, FieldType::HalfWidths], true)) {
                 $fields[$field->name] = json_decode(json_encode($fields[$field->name], JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR), true, 64, JSON_THROW_ON_ERROR);

@@ -30,6 +30,7 @@ use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Plan\Card;
+use ZincThimble\Core\Reading\Uncertainty;
 use ZincThimble\Core\Search\Candidate;
 use ZincThimble\Core\Search\Overview;
 use ZincThimble\Core\Search\PurchaseSuggestion;
@@ -85,6 +86,8 @@ final class FindViews
             }
         }
 
+        $sure = Uncertainty::of($rig);
+
         return new FoundRig(
             camera: self::reference($rig->camera->document->intOr(RigStore::REFERENCE, 0)),
             cameraName: $rig->camera->name ?? 'Camera',
@@ -95,6 +98,7 @@ final class FindViews
             parts: array_map(fn (int $i): SetUpPart => $this->part($row, $i), array_keys($rig->chain)),
             magnification: $reading->magnification, fieldWidthMm: $reading->fieldWidthMm, workingDistanceMm: $reading->workingDistanceMm, subjectDistanceMm: $reading->subjectDistanceMm, effectiveAperture: $reading->effectiveAperture, stopsLost: $reading->stopsLost,
             depthOfFieldMm: $reading->depthOfFieldMm, detailMm: $reading->detailMm, cornerBrightness: $reading->cornerBrightness, massG: $rig->totals->massG, price: $rig->totals->price, joints: $rig->totals->joints, coupling: $rig->totals->coupling,
+            magnificationHalfWidth: $sure->halfWidth('magnification'), workingDistanceHalfWidth: $sure->halfWidth('workingDistanceMm'),
             warnings: array_map(static fn (Finding $finding): string => $finding->message(), $row->warnings),
             toBuy: self::toBuy($kit, $row),
             alike: $row->alike,

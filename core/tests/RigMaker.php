@@ -40,6 +40,17 @@ final class RigMaker
         return $this->random->getInt(0, 1_000_000_000) / 1e9;
     }
 
+    /** A number about 0 with a standard deviation of 1, as errors fall. */
+    public function bell(): float
+    {
+        $sum = -6.0;
+        for ($n = 0; $n < 12; $n++) {
+            $sum += $this->share();
+        }
+
+        return $sum;
+    }
+
     public function chance(float $share): bool
     {
         return $this->share() < $share;

@@ -85,21 +85,76 @@ test('a cell of the table is changed where it stands, and a rig that uses the pa
     await expect(news).toHaveCount(0);
 });
 
-test('a picture of a ruler settles a lens, shown first, kept when asked, taken back by undo', async ({ page }) => {
+test('pictures of a ruler settle a lens: shown first, kept when asked, taken back with one press', async ({ page }) => {
     await openKit(page);
     await page.getByRole('button', { name: /^Moor 50/ }).click();
     await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
-    await page.getByLabel('between, mm, picture 1').fill('60');
-    await page.getByLabel('pixels, picture 1').fill('4800');
-    await page.getByLabel('of the ruler, mm, picture 1').fill('16');
-    await page.getByRole('button', { name: 'Preview' }).click();
-    const result = page.getByRole('table', { name: 'Old and new figures' });
-    await expect(result).toContainText('Principal gap');
+    const dialog = page.getByRole('dialog', { name: 'Measure Moor 50' });
+    await dialog.getByRole('combobox', { name: 'Camera' }).selectOption('Body B');
+    await dialog.getByRole('checkbox', { name: 'length on the sensor instead of pixels' }).check();
+    // A table from a spreadsheet: extension, length on the sensor, piece of the ruler, working distance.
+    await dialog.getByLabel('between, mm, picture 1').focus();
+    await page.evaluate(() => {
+        const clipboardData = new DataTransfer();
+        clipboardData.setData('text', '31\t12.11\t20\t97\n65\t25,45\t20');
+        document.activeElement?.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+    });
+    await expect(dialog.getByLabel('of the ruler, mm, picture 2')).toHaveValue('20');
+    await dialog.getByRole('button', { name: 'Preview' }).click();
+    const result = dialog.getByRole('table', { name: 'What it comes to' });
+    await expect(result.getByRole('row', { name: /Focal length/ })).toContainText(/50\.7 ± 1\.2 mm.*51\.\d+ ± 0\.\d+ mm/);
     await expect(result).toContainText('typical of this design');
-    await page.getByRole('button', { name: 'Keep the new figures' }).click();
+    await expect(dialog.getByRole('table', { name: 'What changes in the rigs you keep' })).toContainText('Lichen disc');
+    await dialog.getByRole('button', { name: 'Keep it' }).click();
     await expect(page.getByRole('button', { name: /^Moor 50.*measured/ })).toBeVisible();
-    await page.getByRole('button', { name: /^Undo/ }).click();
+    // The panel says how many there are, and each can go.
+    await page.getByText('2 shots are kept').getByRole('button').click();
+    const shots = dialog.getByRole('table', { name: 'Shots until now' });
+    await expect(shots.getByRole('row')).toHaveCount(3);
+    await expect(shots).toContainText('Body B');
+    await expect(shots).toContainText('97.0 mm away');
+    await shots.getByRole('button', { name: 'Take back shot 2' }).click();
+    await expect(shots.getByRole('row')).toHaveCount(2);
+    await shots.getByRole('button', { name: 'Take back shot 1' }).click();
+    await expect(dialog).toContainText('Nothing was measured with it yet.');
+    await dialog.getByRole('button', { name: 'Close' }).click();
     await expect(page.getByRole('button', { name: /^Moor 50.*measured/ })).toHaveCount(0);
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await expect(page.getByRole('button', { name: /^Moor 50.*measured/ })).toBeVisible();
+});
+
+test('after each answer a lens says how sure it has become', async ({ page }) => {
+    await openKit(page);
+    await page.getByRole('button', { name: /^Moor 50/ }).click();
+    const sure = page.getByRole('region', { name: 'How sure it is' });
+    await expect(sure).toContainText('on 20 mm of tube');
+    await expect(sure).toContainText('Focal length 50 mm taken as 50.7 ± 1.2 mm');
+    // The greatest magnification was never told: the closest focus is enough.
+    await page.getByLabel('Greatest magnification').fill('');
+    await expect(sure).toContainText('Greatest magnification not given, taken as 0.1');
+    await page.getByLabel('Made for a register of').fill('');
+    await expect(sure).toContainText('Made for a register of not given, taken as 46.5 ± 4.0 mm');
+    await page.getByLabel('Design').selectOption('retrofocus');
+    await expect(sure).toHaveCount(0);
+});
+
+test('a reading says what it rests on, what would settle it, and leads there', async ({ page }) => {
+    await openKit(page);
+    await page.goto('/bench');
+    await page.getByRole('button', { name: 'Rigs' }).click();
+    await page.getByRole('menuitem', { name: /^Lichen disc/ }).click();
+    await expect(page.getByRole('list', { name: 'Taken as' })).toContainText('Moor 50: focal length 50 mm taken as 50.7 ± 1.2 mm');
+    await page
+        .getByRole('region', { name: 'Working distance' })
+        .getByRole('button', { name: /Rests on an assumption/ })
+        .click();
+    const doubt = page.getByRole('dialog', { name: 'Rests on an assumption' });
+    await expect(doubt).toContainText(/± \d[\d.]*\smm: rests most on .* of Moor 50\./);
+    await expect(doubt).toContainText(/: ±\d[\d.]*\smm to ±\d[\d.]*\smm\./);
+    await doubt.getByRole('link', { name: 'Enter what you measured' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Measure Moor 50' });
+    await expect(dialog.getByLabel('between, mm, picture 1')).toHaveValue('24');
+    await expect(dialog.getByRole('combobox', { name: 'Camera' })).toContainText('Body B');
 });
 
 test('a file shows what it will change, names what is wrong by line, and is taken whole', async ({ page }) => {

@@ -230,46 +230,68 @@ final class BodiesTest extends TestCase
     {
         $lens = $this->part('Moor 50');
         $address = "/api/kits/{$this->kit->id}/parts/{$lens->id}/measure";
-        $shot = ['spacersMm' => 20, 'onSensorMm' => 24, 'rulerMm' => 40];
-        $ruler = ['version' => $lens->version, 'by' => 'ruler', 'keep' => false, 'camera' => $this->part('Body B')->id, 'reversed' => false, 'shots' => [$shot]];
-        $pupils = ['version' => $lens->version, 'by' => 'pupils', 'keep' => false, 'exitMm' => 20, 'entranceMm' => 21];
-        $shots = static fn (array $changed): array => ['shots' => [$shot, $changed + $shot]] + $ruler;
+        $shot = ['camera' => $this->part('Body B')->id, 'reversed' => false, 'spacersMm' => 20, 'onSensorMm' => 24, 'rulerMm' => 40];
+        $bare = ['version' => $lens->version, 'keep' => false];
+        $ruler = $bare + ['shots' => [$shot]];
+        $pupils = static fn (array $changed): array => $bare + ['pupils' => $changed + ['exitMm' => 20, 'entranceMm' => 21]];
+        $shots = static fn (array $changed): array => $bare + ['shots' => [$shot, $changed + $shot]];
         $this->refuses('POST', $address, [
             'no version' => [array_diff_key($ruler, ['version' => 0]), 'version'],
-            'by nothing' => [array_diff_key($ruler, ['by' => 0]), 'by'],
-            'by eye' => [['by' => 'eye'] + $ruler, 'by'],
             'kept or not' => [array_diff_key($ruler, ['keep' => 0]), 'keep'],
             'kept in words' => [['keep' => 'yes'] + $ruler, 'keep'],
             'a zoom under 1 mm' => [['zoomMm' => 0.999] + $ruler, 'zoomMm'],
             'a zoom over 2 m' => [['zoomMm' => 2000.001] + $ruler, 'zoomMm'],
-            'pupils without the one' => [array_diff_key($pupils, ['exitMm' => 0]), 'exitMm'],
-            'pupils without the other' => [array_diff_key($pupils, ['entranceMm' => 0]), 'entranceMm'],
-            'a pupil of 0' => [['exitMm' => 0] + $pupils, 'exitMm'],
-            'a pupil over half a metre' => [['entranceMm' => 500.001] + $pupils, 'entranceMm'],
-            'no camera' => [array_diff_key($ruler, ['camera' => 0]), 'camera'],
-            'a camera in quotes' => [['camera' => '3'] + $ruler, 'camera'],
-            'which way round' => [array_diff_key($ruler, ['reversed' => 0]), 'reversed'],
-            'no shots' => [array_diff_key($ruler, ['shots' => 0]), 'shots'],
-            'none' => [['shots' => []] + $ruler, 'shots'],
-            'too many by one' => [['shots' => array_fill(0, 21, $shot)] + $ruler, 'shots'],
+            'a shot taken back that never was' => [['takeBack' => [0]] + $bare, 'takeBack'],
+            'one taken back twice' => [['takeBack' => [0, 0]] + $bare, 'takeBack.0'],
+            'one taken back in words' => [['takeBack' => ['first']] + $bare, 'takeBack.0'],
+            'pupils without the one' => [$bare + ['pupils' => ['entranceMm' => 21]], 'pupils.exitMm'],
+            'pupils without the other' => [$bare + ['pupils' => ['exitMm' => 21]], 'pupils.entranceMm'],
+            'a pupil of what it may be off' => [$pupils(['exitMm' => 0.3]), 'pupils.exitMm'],
+            'a pupil over half a metre' => [$pupils(['entranceMm' => 500.001]), 'pupils.entranceMm'],
+            'a window nowhere' => [$bare + ['window' => ['sharp' => true]], 'window'],
+            'a window behind the flange' => [$bare + ['window' => ['flangeToPictureMm' => -0.001]], 'window.flangeToPictureMm'],
+            'a window further than 3 m' => [$bare + ['window' => ['flangeToPictureMm' => 3000.001]], 'window.flangeToPictureMm'],
+            'no camera' => [$bare + ['shots' => [array_diff_key($shot, ['camera' => 0])]], 'shots.0.camera'],
+            'a camera in quotes' => [$shots(['camera' => '3']), 'shots.1.camera'],
+            'a tube for a camera' => [$shots(['camera' => $this->part('Tube 9')->id]), 'shots.1.camera'],
+            'which way round' => [$bare + ['shots' => [array_diff_key($shot, ['reversed' => 0])]], 'shots.0.reversed'],
+            'too many by one' => [$bare + ['shots' => array_fill(0, 101, $shot)], 'shots'],
             'a field that no shot has' => [$shots(['iso' => 100]), 'shots.1'],
-            'no spacers' => [['shots' => [array_diff_key($shot, ['spacersMm' => 0])]] + $ruler, 'shots.0.spacersMm'],
             'spacers below 0' => [$shots(['spacersMm' => -0.001]), 'shots.1.spacersMm'],
             'spacers over 3 m' => [$shots(['spacersMm' => 3000.001]), 'shots.1.spacersMm'],
             'spacers in quotes' => [$shots(['spacersMm' => '20']), 'shots.1.spacersMm'],
-            'no ruler' => [['shots' => [array_diff_key($shot, ['rulerMm' => 0])]] + $ruler, 'shots.0.rulerMm'],
+            'a lens between' => [$shots(['between' => [['part' => $this->part('Reed 28')->id]]]), 'shots.1.between'],
+            'a part of nobody between' => [$shots(['between' => [['part' => 0]]]), 'shots.1.between'],
+            'bellows beyond their end' => [$shots(['between' => [['part' => $this->part('Rail bellows')->id, 'reads' => 999]]]), 'shots.1.between'],
+            'a ring beyond its end' => [$shots(['focus' => 1.001]), 'shots.1.focus'],
+            'a ring before its beginning' => [$shots(['focus' => -0.001]), 'shots.1.focus'],
+            'no ruler' => [$bare + ['shots' => [array_diff_key($shot, ['rulerMm' => 0])]], 'shots.0.rulerMm'],
             'a ruler of 0' => [$shots(['rulerMm' => 0]), 'shots.1.rulerMm'],
             'a ruler over 3 m' => [$shots(['rulerMm' => 3000.001]), 'shots.1.rulerMm'],
+            'a ruler no longer than its fault' => [$shots(['rulerMm' => 0.05]), 'shots.1.rulerMm'],
+            'nothing at all' => [$bare + ['shots' => [['camera' => $shot['camera'], 'reversed' => false, 'spacersMm' => 20]]], 'shots.0.pixels'],
             'no pixels' => [$shots(['pixels' => 0]), 'shots.1.pixels'],
             'too many pixels' => [$shots(['pixels' => 100_001]), 'shots.1.pixels'],
             'nothing on the sensor' => [$shots(['onSensorMm' => 0]), 'shots.1.onSensorMm'],
             'more than any sensor' => [$shots(['onSensorMm' => 300.001]), 'shots.1.onSensorMm'],
+            'a magnification of 0' => [$shots(['magnification' => 0]), 'shots.1.magnification'],
+            'a magnification over 100' => [$shots(['magnification' => 100.001]), 'shots.1.magnification'],
             'a working distance below 0' => [$shots(['workingDistanceMm' => -0.001]), 'shots.1.workingDistanceMm'],
             'a working distance over 3 m' => [$shots(['workingDistanceMm' => 3000.001]), 'shots.1.workingDistanceMm'],
+            'a distance of 0' => [$shots(['subjectDistanceMm' => 0]), 'shots.1.subjectDistanceMm'],
+            'a distance over a kilometre' => [$shots(['subjectDistanceMm' => 1_000_001]), 'shots.1.subjectDistanceMm'],
+            'a note too long by one' => [$shots(['note' => str_repeat('é', 301)]), 'shots.1.note'],
         ]);
         $this->postJson("/api/kits/{$this->kit->id}/parts/{$this->part('Tube 9')->id}/measure", $ruler)->assertUnprocessable()->assertJsonValidationErrors(['part']);
-        $this->postJson($address, $pupils)->assertOk();
+        $this->postJson($address, $pupils([]))->assertOk();
         $this->postJson($address, $ruler)->assertOk();
+        $this->postJson($address, $bare)->assertOk();
+        $this->refuses('POST', "/api/kits/{$this->kit->id}/lens", [
+            'no part' => [[], 'part'],
+        ]);
+        foreach (['/part/kind' => ['kind' => 'tube', 'lengthMm' => 9], '/part/focalLengthMm' => ['kind' => 'lens', 'frontRimMm' => 38], '/part/registerMm' => ['kind' => 'lens', 'focalLengthMm' => 50, 'frontRimMm' => 38, 'design' => 'wide']] as $pointer => $part) {
+            $this->postJson("/api/kits/{$this->kit->id}/lens", ['part' => $part])->assertUnprocessable()->assertJsonPath('errors.0.pointer', $pointer);
+        }
         $this->assertSame($lens->version, $lens->refresh()->version, 'looked at, not kept');
     }
 

@@ -27,7 +27,7 @@ final class DatabaseTest extends TestCase
         yield 'a count below 0' => ['update parts set count = -1'];
         yield 'no such kind' => ["update parts set kind = 'prism'"];
         yield 'focus over 1' => ['update rig_parts set focus = 1.01'];
-        yield 'focus below 0' => ['update rig_parts set focus = -0.01'];
+        yield 'focus further past infinity than any ring' => ['update rig_parts set focus = -1.01'];
         yield 'an f-number of 0' => ['update rig_parts set aperture = 0'];
         yield 'a draw below 0' => ['update rig_parts set length_mm = -3'];
         yield 'a person without an address' => ['update users set guest_until = null'];
@@ -71,7 +71,7 @@ final class DatabaseTest extends TestCase
             ],
             'rig_parts' => [
                 'length_mm' => [0.0, 3000.0],
-                'focus' => [0.0, 1.0],
+                'focus' => [-1.0, 1.0],
                 'aperture' => [0.5, 256.0],
                 'zoom_mm' => [1.0, 2000.0],
                 'swing_deg' => [-80.0, 80.0],

@@ -14,6 +14,7 @@ use Tests\TestCase;
 use ZincThimble\Core\Drawing\Layout;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Plan\Advice;
+use ZincThimble\Core\Reading\NextMeasurement;
 use ZincThimble\Core\Reading\Reach;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Report\RigReport;
@@ -58,12 +59,32 @@ final class FiguresByNameTest extends TestCase
             foreach (['reached', 'overshotMm', 'spacerToKeepMm', 'furthestSubjectMm'] as $name) {
                 $this->same($report->infinity->{$name}, $told['infinity'][$name], $row.' infinity '.$name);
             }
-            $this->assertSame(array_keys($report->sources), array_column($told['doubts'], 'reading'), $row);
+            $this->assertSame(array_keys($report->halfWidths), array_column($told['doubts'], 'reading'), $row);
+            $settling = NextMeasurement::ofAll($rig, $report->sure);
             foreach ($told['doubts'] as $doubt) {
                 $this->same($report->halfWidths[$doubt['reading']], $doubt['halfWidth'], $row.' half-width of '.$doubt['reading']);
-                $this->assertSame($report->sources[$doubt['reading']]->part, $doubt['index'], $row);
+                $this->assertSame($report->sure->source($doubt['reading'])->part, $doubt['index'], $row);
+                $next = $settling[$doubt['reading']] ?? null;
+                $this->assertSame($next?->way->value, $doubt['way'], $row);
+                $this->same($next?->after, $doubt['after'], $row.' what would be left of '.$doubt['reading']);
             }
         }
+    }
+
+    public function test_figures_that_are_taken_otherwise(): void
+    {
+        $seen = 0;
+        foreach ($this->rigs() as $row => [$rig, $told]) {
+            $expected = [];
+            foreach ($rig->lenses as $i => $lens) {
+                foreach ($lens->takenAs as $each) {
+                    $expected[] = [$i, $rig->chain[$i]->label(), $each->figure->value, $each->given, $each->taken, $each->halfWidth];
+                }
+            }
+            $this->assertEqualsWithDelta($expected, array_map(static fn (array $each): array => [$each['index'], $each['part'], $each['field'], $each['given'], $each['taken'], $each['halfWidth']], $told['takenAs']), 1e-9, $row);
+            $seen += count($expected);
+        }
+        $this->assertGreaterThan(1, $seen);
     }
 
     public function test_the_drawing(): void
@@ -180,6 +201,9 @@ final class FiguresByNameTest extends TestCase
             foreach (array_intersect(self::names(FoundRig::class), array_keys($rig['readings'])) as $name) {
                 $this->near($rig['readings'][$name], $row[$name], $row['title'].' '.$name);
             }
+            $halves = array_column($rig['doubts'], 'halfWidth', 'reading');
+            $this->near($halves['magnification'] ?? null, $row['magnificationHalfWidth'], 'half-width of the magnification');
+            $this->near($halves['workingDistanceMm'] ?? null, $row['workingDistanceHalfWidth'], 'half-width of the working distance');
             $this->near($rig['drawing']['tipMm'], $row['tipMm'], 'tip');
             $this->assertSame($rig['camera']['name'], $row['cameraName']);
             $this->assertSame(array_column($rig['chain'], 'partId'), array_column($row['parts'], 'part'));

@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Requests\AddParts;
+use App\Http\Requests\AskLens;
 use App\Http\Requests\ChangePart;
 use App\Http\Requests\MeasurePart;
 use App\Http\Resources\Conflict;
 use App\Http\Resources\KitPart;
+use App\Http\Resources\LensSureView;
 use App\Http\Resources\MeasureView;
+use App\Http\Resources\TakenAsView;
 use App\Http\Resources\Trouble;
 use App\Kit\KitStore;
 use App\Kit\KitViews;
@@ -24,6 +27,11 @@ use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 use ZincThimble\Core\File\KitItem;
 use ZincThimble\Core\File\Text;
+use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Parts;
+use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Plan\TypicalUse;
 
 /** Parts of a kit, one by one. */
 final class PartController
@@ -85,6 +93,21 @@ final class PartController
         $part = $kit->deletedParts()->whereKey($deleted)->firstOrFail();
 
         return Shown::first(fn (): KitPart => KitViews::part($this->store->restore($part)));
+    }
+
+    #[OA\Post(path: '/kits/{kit}/lens', operationId: 'lensSure', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: AskLens::class)), responses: [
+        new OA\Response(response: 200, description: 'How sure a lens is of which so much is known', content: new OA\JsonContent(ref: LensSureView::class)),
+        new OA\Response(response: 422, description: 'What is wrong or still needed', content: new OA\JsonContent(ref: Trouble::class)),
+    ])]
+    public function lens(AskLens $request, Kit $kit): JsonResponse
+    {
+        $lens = Parts::make(Kind::Lens, new Values(json_decode(json_encode($request->item()->fields, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), true, 64, JSON_THROW_ON_ERROR)));
+        assert($lens instanceof Lens);
+        $use = TypicalUse::of($lens, $lens->isZoom() ? $lens->figures->focalLengthMm : null);
+
+        return response()->json(new LensSureView(
+            $use->spacersMm, $use->magnification, $use->magnificationHalfWidth, $use->workingDistanceMm, $use->workingDistanceHalfWidth, TakenAsView::of(0, $lens->label(), $use->lens),
+        ));
     }
 
     #[OA\Post(path: '/kits/{kit}/parts/{part}/measure', operationId: 'measurePart', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'part', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: MeasurePart::class)), responses: [

@@ -9,7 +9,7 @@ use ZincThimble\Core\Rig\ApertureWorked;
 use ZincThimble\Core\Search\Route;
 
 /** A rig that does what was wanted, set where it does, and why it stands where it stands. */
-#[OA\Schema(required: ['camera', 'cameraName', 'route', 'title', 'setting', 'why', 'parts', 'magnification', 'fieldWidthMm', 'workingDistanceMm', 'subjectDistanceMm', 'effectiveAperture', 'stopsLost', 'depthOfFieldMm', 'detailMm', 'cornerBrightness', 'massG', 'price', 'joints', 'coupling', 'warnings', 'toBuy', 'alike', 'sensorMm', 'body', 'drawn', 'tipMm'])]
+#[OA\Schema(required: ['camera', 'cameraName', 'route', 'title', 'setting', 'why', 'parts', 'magnification', 'magnificationHalfWidth', 'fieldWidthMm', 'workingDistanceMm', 'workingDistanceHalfWidth', 'subjectDistanceMm', 'effectiveAperture', 'stopsLost', 'depthOfFieldMm', 'detailMm', 'cornerBrightness', 'massG', 'price', 'joints', 'coupling', 'warnings', 'toBuy', 'alike', 'sensorMm', 'body', 'drawn', 'tipMm'])]
 final readonly class FoundRig
 {
     /**
@@ -35,10 +35,14 @@ final readonly class FoundRig
         public array $parts,
         #[OA\Property()]
         public ?float $magnification,
+        #[OA\Property(description: 'Half-width of the magnification; null = nothing uncertain moves it')]
+        public ?float $magnificationHalfWidth,
         #[OA\Property()]
         public ?float $fieldWidthMm,
         #[OA\Property()]
         public ?float $workingDistanceMm,
+        #[OA\Property()]
+        public ?float $workingDistanceHalfWidth,
         #[OA\Property()]
         public ?float $subjectDistanceMm,
         #[OA\Property()]

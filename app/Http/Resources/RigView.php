@@ -7,13 +7,14 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** A rig on the bench: everything its screen shows. */
-#[OA\Schema(required: ['id', 'revision', 'kitId', 'name', 'camera', 'chain', 'travels', 'readings', 'range', 'infinity', 'doubts', 'findings', 'cautions', 'drawing', 'subject', 'blurLimitMm', 'history', 'news', 'share', 'tags', 'schools', 'advice', 'conditions', 'modes'])]
+#[OA\Schema(required: ['id', 'revision', 'kitId', 'name', 'camera', 'chain', 'travels', 'readings', 'range', 'infinity', 'doubts', 'takenAs', 'findings', 'cautions', 'drawing', 'subject', 'blurLimitMm', 'history', 'news', 'share', 'tags', 'schools', 'advice', 'conditions', 'modes'])]
 final readonly class RigView
 {
     /**
      * @param  list<ChainPart>  $chain
      * @param  list<TravelView>  $travels
      * @param  list<Doubt>  $doubts
+     * @param  list<TakenAsView>  $takenAs
      * @param  list<FindingView>  $findings
      * @param  list<CautionView>  $cautions
      * @param  list<NewsView>  $news
@@ -43,6 +44,8 @@ final readonly class RigView
         public InfinityView $infinity,
         #[OA\Property(items: new OA\Items(ref: Doubt::class))]
         public array $doubts,
+        #[OA\Property(description: 'Figures that are taken otherwise than given, or were not given', items: new OA\Items(ref: TakenAsView::class))]
+        public array $takenAs,
         #[OA\Property(items: new OA\Items(ref: FindingView::class))]
         public array $findings,
         #[OA\Property(items: new OA\Items(ref: CautionView::class))]

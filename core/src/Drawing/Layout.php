@@ -12,9 +12,9 @@ use ZincThimble\Core\Gear\Objective;
 use ZincThimble\Core\Gear\Outline;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Optics\Axis;
-use ZincThimble\Core\Optics\LensModel;
 use ZincThimble\Core\Reading\Balance;
 use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Rig\LensModel;
 use ZincThimble\Core\Rig\Rig;
 
 /** Where everything of a rig stands, to scale: mm from the sensor, diameters in mm. The screen only scales it. */

@@ -36,7 +36,7 @@ final class FieldGuide
         'balanceMm' => ['Balances at', 'mm', 'Lay it on a pencil: from its rear end to where it neither tips this way nor that. The middle unless given.'],
         'footMm' => ['Foot at', 'mm', 'From its rear end to the middle of the tripod foot. Empty when it has none.'],
         'registerMm' => ['Register', 'mm', 'From the mount’s face to the sensor: the same for all cameras of one mount, so a list of mounts tells it.'],
-        'lens.registerMm' => ['Made for a register of', 'mm', 'The register of the cameras this lens was made for; a list of mounts tells it. One picture of a ruler settles it better.'],
+        'lens.registerMm' => ['Made for a register of', 'mm', 'The register of the cameras this lens was made for; a list of mounts tells it. Of an enlarging lens that no list tells leave it empty: hold the lens so that a far window is sharp on paper, and measure from its flange to the paper.'],
         'sensor' => ['Sensor', '', 'Width and height of the picture area, and how many pixels: in the camera’s instructions.'],
         'sensor.widthMm' => ['Sensor width', 'mm', 'In the camera’s instructions, under sensor.'],
         'sensor.heightMm' => ['Sensor height', 'mm', 'In the camera’s instructions, under sensor.'],
@@ -70,7 +70,14 @@ final class FieldGuide
         'shiftMm' => ['Shift', 'mm', 'As it stands.'],
         'focalLengthMm' => ['Focal length', 'mm', 'Engraved on the front. Right to about 3 %; two pictures of a ruler settle it.'],
         'frontRimMm' => ['Mount to front rim', 'mm', 'From the mount’s face to the front-most metal, ring at infinity: stand the lens on its rear and lay a ruler beside it.'],
-        'minFocusMm' => ['Closest focus', 'mm', 'From the sensor to the subject at the near end of the ring, as engraved.'],
+        'minFocusMm' => ['Closest focus', 'mm', 'From the sensor to the subject at the near end of the ring, as engraved. Alone it is enough: the greatest magnification follows from it.'],
+        'minFocusFrontMm' => ['Closest focus from the front', 'mm', 'Of a lens without a sensor mark to measure from: from its front rim to the subject at the near end of the ring. One of the two is enough.'],
+        'minMagnification' => ['Ring begins at', '×', 'Only of a lens whose ring begins closer than infinity, at 1 : 1 for instance. Its length is then measured where the ring begins.'],
+        'pastInfinityMm' => ['Turns past infinity by', 'mm', 'How far the lens still moves in when its ring is turned on past infinity, as long lenses let it.'],
+        'pupils' => ['Pupils', '', 'Both diameters, seen from over a metre: they give the pupil ratio.'],
+        'pupils.entranceMm' => ['Pupil from the front', 'mm', 'The bright disc seen through the front from over a metre, against a ruler, wide open.'],
+        'pupils.exitMm' => ['Pupil from behind', 'mm', 'The same seen through the rear.'],
+        'shots' => ['Shots', '', 'Pictures of a ruler that were taken with it, each as measured. The figures are worked out from all of them.'],
         'maxMagnification' => ['Greatest magnification', '×', 'By its own ring alone, in its data. Or photograph a ruler at the closest: sensor width over the millimetres seen.'],
         'focusing' => ['Focuses by', '', 'Unit: the whole lens moves out. Internal: the barrel keeps its length. Fixed: no ring of its own.'],
         'design' => ['Design', '', 'Symmetrical: most 40 to 60 mm and many macro lenses. Triplet: enlarging, projection. Telephoto: shorter than its focal length. Retrofocus: a wide one on a mirror camera. Wide: one on a short register.'],
@@ -134,7 +141,7 @@ final class FieldGuide
         'hood' => ['name', 'rear', 'front', 'lengthMm'],
         'helicoid' => ['name', 'rear', 'front', 'minMm', 'maxMm'],
         'bellows' => ['name', 'rear', 'front', 'minMm', 'maxMm', 'scaleZeroMm', 'rearClearanceMm'],
-        'lens' => ['name', 'rear', 'front', 'focalLengthMm', 'registerMm', 'frontRimMm', 'design', 'focusing', 'minFocusMm', 'maxMagnification', 'aperture.widest', 'aperture.smallest', 'aperture.control'],
+        'lens' => ['name', 'rear', 'front', 'focalLengthMm', 'registerMm', 'minFocusMm', 'minFocusFrontMm', 'maxMagnification', 'frontRimMm', 'design', 'focusing', 'aperture.widest', 'aperture.smallest', 'aperture.control'],
         'close-up-lens' => ['name', 'rear', 'front', 'powerD', 'elements', 'thicknessMm'],
         'objective' => ['name', 'rear', 'nominal', 'na', 'workingDistanceMm', 'corrected'],
         'teleconverter' => ['name', 'rear', 'front', 'factor', 'lengthMm'],
@@ -149,7 +156,7 @@ final class FieldGuide
     ];
 
     /** Fields that a form leaves out: how a part is set belongs to a rig, `id` to files. */
-    private const NOT_ASKED = ['id', 'set', 'setMm', 'swingDeg', 'shiftMm', 'reversed', 'measured'];
+    private const NOT_ASKED = ['id', 'set', 'setMm', 'swingDeg', 'shiftMm', 'reversed', 'measured', 'shots'];
 
     /** @return array{label: string, unit: string, help: string} */
     public static function of(Kind $kind, string $field): array

@@ -7,6 +7,7 @@ namespace ZincThimble\Core\File;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Parts;
 use ZincThimble\Core\Gear\Values;
@@ -14,6 +15,7 @@ use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Setting;
+use ZincThimble\Core\Rig\Settling;
 use ZincThimble\Core\Rig\Subject;
 
 /** Rig files, version 1: in and out. */
@@ -168,12 +170,13 @@ final class RigFile
         if (is_string($mode) && $body->frame($mode)->name !== $mode) {
             $check->fault('/conditions/mode', 'the camera has no mode of that name');
         }
+        self::lensesSettle($made, $setting, $check);
         if ($check->faults() !== []) {
             return null;
         }
         $name = $top['name'] ?? null;
         try {
-            return Rig::of(
+            $rig = Rig::of(
                 $body,
                 $made,
                 $setting,
@@ -182,8 +185,11 @@ final class RigFile
                 is_string($name) ? $name : null,
                 array_diff_key($top, array_flip(self::KNOWN)),
             );
+            self::ringsEndBefore($rig, $check);
+
+            return $check->faults() === [] ? $rig : null;
         } catch (InvalidFigure $fault) {
-            $check->fault($fault->field === 'chain' ? '/chain' : self::placeOf($made, $fault), self::reason($fault));
+            $check->fault('/chain', self::reason($fault));
 
             return null;
         }
@@ -236,6 +242,17 @@ final class RigFile
         return new Setting($length, $focus, $aperture, $zoom, $swing, $shift, $working);
     }
 
+    /** A ring that turns past infinity is set no further than it turns. */
+    private static function ringsEndBefore(Rig $rig, Check $check): void
+    {
+        foreach ($rig->lenses as $i => $lens) {
+            $least = $lens->leastFocus();
+            if (($rig->setting->focus[$i] ?? 0.0) < $least - 1e-9) {
+                $check->fault('/chain/'.$i.'/set/focus', sprintf('is %s, this ring goes from %.4g to 1', $rig->setting->focus[$i], $least));
+            }
+        }
+    }
+
     private static function head(\stdClass $value, string $format, Check $check): void
     {
         if (($value->format ?? null) !== $format) {
@@ -255,15 +272,17 @@ final class RigFile
     }
 
     /** @param  list<Part>  $chain */
-    private static function placeOf(array $chain, InvalidFigure $fault): string
+    private static function lensesSettle(array $chain, Setting $setting, Check $check): void
     {
         foreach ($chain as $i => $part) {
-            if ($part->kind === Kind::Lens && $part->document->has($fault->field)) {
-                return '/chain/'.$i.'/'.$fault->field;
+            try {
+                if ($part instanceof Lens) {
+                    Settling::settle($part, $setting->zoomMm[$i] ?? null);
+                }
+            } catch (InvalidFigure $fault) {
+                $check->fault('/chain/'.$i.'/'.$fault->field, self::reason($fault));
             }
         }
-
-        return '/chain';
     }
 
     private static function reason(InvalidFigure $fault): string

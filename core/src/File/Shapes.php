@@ -215,9 +215,8 @@ final class Shapes
             ]),
             Field::flag('flatField'),
             Field::objects('stations', array_map(static fn (Field $field): Field => $field->name === 'focalLengthMm' ? $field : $field->optional(), $figures)),
-            Field::halfWidths('measured'),
             Field::object('set', [
-                Field::number('focus', 0.0, 1.0), self::fNumber('aperture'), Field::number('zoomMm', 1.0, 2000.0), Field::flag('working'),
+                Field::number('focus', -1.0, 1.0), self::fNumber('aperture'), Field::number('zoomMm', 1.0, 2000.0), Field::flag('working'),
             ]),
         ];
     }
@@ -231,9 +230,12 @@ final class Shapes
     {
         return [
             Field::number('focalLengthMm', 1.0, 2000.0)->needed(),
-            Field::length('registerMm')->needed(),
+            Field::length('registerMm'),
             Field::length('frontRimMm')->needed(),
             Field::distance('minFocusMm'),
+            Field::length('minFocusFrontMm'),
+            Field::number('minMagnification', 0.0, 100.0),
+            Field::length('pastInfinityMm'),
             Field::number('maxMagnification', 0.0, 100.0),
             Field::number('principalGapMm', -2000.0, 2000.0),
             Field::number('pupilRatio', 0.01, 100.0),
@@ -249,6 +251,32 @@ final class Shapes
                 self::fNumber('widest'), self::fNumber('smallest'), Field::choice('control', 'ring', 'electronic', 'lever', 'none'),
                 Field::choice('shows', 'marked', 'effective'), Field::choice('rest', 'set', 'open', 'closed'),
             ]),
+            Field::object('pupils', [Field::width('entranceMm'), Field::width('exitMm')]),
+            Field::halfWidths('measured'),
+            Field::objects('shots', self::shot()),
+        ];
+    }
+
+    /**
+     * One picture taken to learn about a lens.
+     *
+     * @return list<Field>
+     */
+    private static function shot(): array
+    {
+        return [
+            Field::length('cameraRegisterMm')->needed(),
+            Field::length('spacersMm')->needed(),
+            Field::flag('reversed'),
+            Field::number('focus', 0.0, 1.0),
+            Field::number('magnification', 0.0, 100.0),
+            Field::number('magnificationHalfWidth', 1e-6, 100.0),
+            Field::length('workingDistanceMm'),
+            Field::number('workingDistanceMmHalfWidth', 0.001, 3000.0),
+            Field::distance('subjectDistanceMm'),
+            Field::number('subjectDistanceMmHalfWidth', 0.001, 3000.0),
+            Field::text('at', 40),
+            Field::text('note'),
         ];
     }
 

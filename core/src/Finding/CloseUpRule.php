@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Finding;
 
 use ZincThimble\Core\Gear\CloseUpLens;
-use ZincThimble\Core\Optics\LensModel;
+use ZincThimble\Core\Rig\LensModel;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
 

@@ -8,6 +8,7 @@ use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Objective;
 use ZincThimble\Core\Reading\Measurement;
 use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\SettledLens;
 
 /** `data-disagree`, `estimated`: how far the readings can be trusted. */
 final class ConfidenceRule implements Rule
@@ -24,14 +25,48 @@ final class ConfidenceRule implements Rule
     {
         $spans = [];
         foreach ($context->rig->lenses as $i => $lens) {
-            if ($lens->disagrees && $lens->disagreement !== null) {
-                array_push($spans, ...$context->always(new Finding(Code::DataDisagree, Severity::Warn, $i,
-                    'The figures of {part} can’t all be right: focal length, closest focus and greatest magnification miss each other by {by:mm}. Measure the closest focus from the sensor mark, or the magnification with a ruler.',
-                    ['part' => $context->rig->chain[$i]->label(), 'by' => abs($lens->disagreement)])));
+            $finding = $lens->disagrees ? self::disagreeing($context->rig->chain[$i]->label(), $i, $lens) : self::oddShot($context->rig->chain[$i]->label(), $i, $lens);
+            if ($finding !== null) {
+                array_push($spans, ...$context->always($finding));
             }
         }
 
         return [...$spans, ...$this->estimated($context), ...$this->objective($context)];
+    }
+
+    private static function disagreeing(string $part, int $i, SettledLens $lens): Finding
+    {
+        return $lens->known->tooClose || $lens->disagreement === null
+            ? new Finding(Code::DataDisagree, Severity::Warn, $i,
+                'The figures of {part} can’t all be right: no lens of its focal length comes as close as {closest:mm} from the sensor. Measure that again, from the sensor mark.',
+                ['part' => $part, 'closest' => $lens->known->closestMm ?? 0.0])
+            : new Finding(Code::DataDisagree, Severity::Warn, $i,
+                'The figures of {part} can’t all be right: focal length, closest focus and greatest magnification miss each other by {by:mm}. Measure the closest focus from the sensor mark, or the magnification with a ruler.',
+                ['part' => $part, 'by' => abs($lens->disagreement)]);
+    }
+
+    /** The shot that is furthest from what the others and the catalogue say, when it is too far. */
+    private static function oddShot(string $part, int $i, SettledLens $lens): ?Finding
+    {
+        $odd = null;
+        foreach ($lens->residuals as $residual) {
+            if ($residual->isAtOdds() && ($odd === null || $residual->deviations() > $odd->deviations())) {
+                $odd = $residual;
+            }
+        }
+        if ($odd === null) {
+            return null;
+        }
+        $unit = $odd->reading === 'magnification' ? 'x' : 'mm';
+        $reading = ['magnification' => 'magnification', 'workingDistanceMm' => 'working distance', 'subjectDistanceMm' => 'distance from the sensor'][$odd->reading] ?? $odd->reading;
+
+        return $odd->settled === null
+            ? new Finding(Code::DataDisagree, Severity::Warn, $i,
+                'Shot {shot} of {part} doesn’t fit: nothing would have been sharp in it. Check its extension and which way round the lens stood, or take it back.',
+                ['part' => $part, 'shot' => $odd->shot + 1])
+            : new Finding(Code::DataDisagree, Severity::Warn, $i,
+                'Shot {shot} of {part} doesn’t fit: its {reading} was {measured:'.$unit.'}, and all else that is known of the lens gives {settled:'.$unit.'}. Check its extension and which way round the lens stood, or take it back.',
+                ['part' => $part, 'shot' => $odd->shot + 1, 'reading' => $reading, 'measured' => $odd->measured, 'settled' => $odd->settled]);
     }
 
     /** @return list<Span> */
@@ -45,17 +80,17 @@ final class ConfidenceRule implements Rule
                 break;
             }
             $halfWidths = $context->halfWidths[$name] ?? [];
-            $values = self::column($context, $name);
+            $unsure = self::unsure($halfWidths, self::column($context, $name), $told);
+            // Whom to name is worked out when there is something to say.
+            $sources = $context->sources === null || ! in_array(true, $unsure, true) ? [] : ($context->sources)($name);
             $runs = [];
-            foreach ($context->sources[$name] ?? [] as [$first, $last, $source]) {
+            foreach ($sources as [$first, $last, $source]) {
                 if ($source->measured) {
                     continue;
                 }
                 $from = -1;
                 for ($row = $first; $row <= $last; $row++) {
-                    $half = $halfWidths[$row] ?? null;
-                    $value = $values[$row];
-                    if ($half !== null && $value !== null && $half >= Limits::UNSURE * ($value < 0.0 ? -$value : $value) && ! $told[$row]) {
+                    if ($unsure[$row]) {
                         if ($from < 0) {
                             $from = $row;
                         }
@@ -74,17 +109,35 @@ final class ConfidenceRule implements Rule
                     $told[$row] = true;
                 }
                 $spans[] = new Span(new Finding(Code::Estimated, Severity::Note, $source->part,
-                    '{word} is good to ±{half'.$unit.'}: it rests on {assumed} of {part}.'.self::taken($context->rig, $source->part).' {measure}',
+                    '{word} is good to ±{half'.$unit.'}: it rests on {assumed} of {part}.'.self::taken($context->rig, $source->part),
                     [
                         'word' => $word,
-                        'assumed' => Measurement::assumed($source->field),
+                        'assumed' => Measurement::assumed($context->rig, $source),
                         'part' => $context->rig->chain[$source->part]->label(),
-                        'measure' => Measurement::settling($source->field),
                     ]), $from, $to, ['half' => array_values($halfWidths)]);
             }
         }
 
         return $spans;
+    }
+
+    /**
+     * Rows whose half-width is worth a word that hasn't been said of another reading.
+     *
+     * @param  array<int, ?float>  $halfWidths
+     * @param  list<?float>  $values
+     * @param  array<int, bool>  $told
+     * @return array<int, bool>
+     */
+    private static function unsure(array $halfWidths, array $values, array $told): array
+    {
+        $unsure = $told;
+        foreach ($values as $row => $value) {
+            $half = $halfWidths[$row] ?? null;
+            $unsure[$row] = $half !== null && $value !== null && $half >= Limits::UNSURE * ($value < 0.0 ? -$value : $value) && ! $told[$row];
+        }
+
+        return $unsure;
     }
 
     /**

@@ -8,20 +8,29 @@ use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\ReadingTable;
-use ZincThimble\Core\Reading\UncertainInput;
+use ZincThimble\Core\Reading\Uncertainty;
+use ZincThimble\Core\Reading\UncertaintyTable;
 use ZincThimble\Core\Rig\Rig;
 
 /** Searches a rig for every mistake of the handbook. */
 final class Findings
 {
     /**
-     * @param  array<string, float>  $halfWidths
-     * @param  array<string, UncertainInput>  $sources
+     * @param  ?Uncertainty  $sure  null = nothing is said of how sure it is
      * @return list<Finding> worst first
      */
-    public static function of(Rig $rig, Reading $reading, Range $range, Infinity $infinity, array $halfWidths = [], array $sources = []): array
+    public static function of(Rig $rig, Reading $reading, Range $range, Infinity $infinity, ?Uncertainty $sure = null): array
     {
-        $context = new RuleContext($rig, $range, $infinity, ReadingTable::ofOne($reading), halfWidths: array_map(static fn (float $half): array => [$half], $halfWidths), sources: array_map(static fn (UncertainInput $source): array => [[0, 0, $source]], $sources));
+        $halfWidths = [];
+        foreach (UncertaintyTable::TOLD as $name) {
+            $halfWidths[$name] = [$sure?->halfWidth($name)];
+        }
+        $sources = static function (string $name) use ($sure): array {
+            $source = $sure?->source($name);
+
+            return $source === null ? [] : [[0, 0, $source]];
+        };
+        $context = new RuleContext($rig, $range, $infinity, ReadingTable::ofOne($reading), halfWidths: $halfWidths, sources: $sources);
         $findings = [];
         foreach (self::spans($context) as $span) {
             $findings[] = $span->at(0);

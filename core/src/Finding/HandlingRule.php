@@ -19,7 +19,7 @@ final class HandlingRule implements Rule
     {
         $findings = [];
         foreach ($context->rig->chain as $i => $part) {
-            if ($part instanceof Lens && $context->rig->lenses[$i]->m0 > 0.0 && $part->identity->rear->main()?->isThread() === true) {
+            if ($part instanceof Lens && $context->rig->lenses[$i]->turns() && $part->identity->rear->main()?->isThread() === true) {
                 $findings[] = new Finding(Code::ScrewLoose, Severity::Note, $i,
                     '{part} sits on a screw joint: turning its ring may unscrew it instead of focusing. Hold the barrel.', ['part' => $part->label()]);
             }

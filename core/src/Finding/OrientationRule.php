@@ -7,7 +7,7 @@ namespace ZincThimble\Core\Finding;
 use ZincThimble\Core\Gear\Design;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
-use ZincThimble\Core\Optics\LensModel;
+use ZincThimble\Core\Rig\LensModel;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
 
@@ -86,9 +86,9 @@ final class OrientationRule implements Rule
         $z0 -= $lens->register;
         $s = $rig->setting->focus[$at] ?? 0.0;
         [$least, $more] = match (true) {
-            $context->moves($at, TravelKind::Focus) => [$z0 * $lens->phi0, $z0 * $lens->phi1 + $lens->m0],
-            $moved !== null => [$z0 / $lens->focalLength($s) + $s * $lens->m0, 1.0 / $lens->focalLength($s)],
-            default => [$z0 / $lens->focalLength($s) + $s * $lens->m0, 0.0],
+            $context->moves($at, TravelKind::Focus) => [$z0 * $lens->phi0 + $lens->mag0, $z0 * $lens->phi1 + $lens->mag1],
+            $moved !== null => [$z0 / $lens->focalLength($s) + $lens->magnification($s), 1.0 / $lens->focalLength($s)],
+            default => [$z0 / $lens->focalLength($s) + $lens->magnification($s), 0.0],
         };
         if ($more === 0.0) {
             return array_fill(0, $rows, max(0.0, $least));

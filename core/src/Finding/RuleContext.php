@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Finding;
 
+use ZincThimble\Core\Reading\Contributor;
 use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\ReadingTable;
-use ZincThimble\Core\Reading\UncertainInput;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
@@ -18,7 +18,7 @@ final readonly class RuleContext
     /**
      * @param  list<float>  $positions  where the control stands in each row; [] when there is one row as set
      * @param  array<string, array<int, ?float>>  $halfWidths  by reading, row by row
-     * @param  array<string, list<array{int, int, UncertainInput}>>  $sources  from which row to which one input contributes most to each
+     * @param  (\Closure(string): list<array{int, int, Contributor}>)|null  $sources  from which row to which one figure contributes most to a reading
      */
     public function __construct(
         public Rig $rig,
@@ -28,7 +28,7 @@ final readonly class RuleContext
         public ?Travel $travel = null,
         public array $positions = [],
         public array $halfWidths = [],
-        public array $sources = [],
+        public ?\Closure $sources = null,
     ) {
     }
 

@@ -31,9 +31,9 @@ enum Design: string
     public function gapRatioHalfWidth(): float
     {
         return match ($this) {
-            self::Symmetrical => 0.15,
-            self::Triplet => 0.05,
-            self::Telephoto => 0.15,
+            self::Symmetrical => 0.25,
+            self::Triplet => 0.08,
+            self::Telephoto => 0.25,
             self::Retrofocus => 0.50,
             self::Wide => 0.30,
             self::Unknown => 0.40,
@@ -57,12 +57,22 @@ enum Design: string
     public function pupilRatioHalfWidth(): float
     {
         return match ($this) {
-            self::Symmetrical => 0.12,
-            self::Triplet => 0.10,
-            self::Telephoto => 0.18,
-            self::Retrofocus => 0.35,
-            self::Wide => 0.20,
-            self::Unknown => 0.30,
+            self::Symmetrical => 0.20,
+            self::Triplet => 0.12,
+            self::Telephoto => 0.25,
+            self::Retrofocus => 0.45,
+            self::Wide => 0.35,
+            self::Unknown => 0.45,
+        };
+    }
+
+    /** What a register that nobody tells may be off, over the focal length; null = this family's has to be told (OPTICS.md, "What its owner knows"). */
+    public function registerRatioHalfWidth(): ?float
+    {
+        return match ($this) {
+            self::Symmetrical, self::Triplet => 0.08,
+            self::Unknown => 0.15,
+            default => null,
         };
     }
 

@@ -10,7 +10,6 @@ final readonly class Lens extends Part
     /**
      * @param  list<LensFigures>  $stations  a zoom's rows of figures, shortest focal length first; empty for a prime
      * @param  list<FocusMark>  $marks
-     * @param  array<string, float>  $measured  half-widths of the fields that were measured
      */
     public function __construct(
         PartIdentity $identity,
@@ -23,7 +22,8 @@ final readonly class Lens extends Part
         public bool $reversed,
         public array $marks,
         public ?bool $flatField,
-        public array $measured,
+        /** Whether it is held by a thread at its own mount: a register is less sure there. */
+        public bool $threaded,
     ) {
         parent::__construct(Kind::Lens, $identity, $document);
     }
@@ -33,17 +33,14 @@ final readonly class Lens extends Part
     {
         $stations = [];
         foreach ($values->objects('stations') as $station) {
-            $stations[] = LensFigures::from($values->overlaid($station));
+            // A shot was taken at one focal length: the lens's own are no other station's.
+            $stations[] = LensFigures::from(new Values(['shots' => $station->fields['shots'] ?? []] + $values->overlaid($station)->fields));
         }
         usort($stations, static fn (LensFigures $a, LensFigures $b): int => $a->focalLengthMm <=> $b->focalLengthMm);
 
         $marks = [];
         foreach ($values->objects('marks') as $mark) {
             $marks[] = new FocusMark($mark->float('focus'), $mark->floatOrNull('distanceMm'), $mark->floatOrNull('magnification'));
-        }
-        $measured = [];
-        foreach ($values->object('measured')->fields as $field => $halfWidth) {
-            $measured[$field] = is_int($halfWidth) || is_float($halfWidth) ? abs((float) $halfWidth) : 0.0;
         }
         $identity = PartIdentity::from(Kind::Lens, $values);
         $reversed = $values->boolOr('reversed', false);
@@ -61,7 +58,7 @@ final readonly class Lens extends Part
             reversed: $reversed,
             marks: $marks,
             flatField: $values->boolOrNull('flatField'),
-            measured: $measured,
+            threaded: $identity->rear->main()?->isThread() === true,
         );
     }
 
@@ -74,8 +71,21 @@ final readonly class Lens extends Part
     /** Figures at a zoom setting, mm of focal length; outside the stations they clamp. */
     public function figuresAt(?float $zoomMm): LensFigures
     {
+        [$below, $above, $share] = $this->stationsAbout($zoomMm);
+
+        return $below->between($above, $share);
+    }
+
+    /**
+     * The stations on either side of a zoom setting and how far from the first to the second it lies, 0 to 1; of a prime, its figures
+     * and 0.
+     *
+     * @return array{LensFigures, LensFigures, float}
+     */
+    public function stationsAbout(?float $zoomMm): array
+    {
         if ($this->stations === []) {
-            return $this->figures;
+            return [$this->figures, $this->figures, 0.0];
         }
         $zoomMm ??= $this->figures->focalLengthMm;
         $below = $this->stations[0];
@@ -83,12 +93,12 @@ final readonly class Lens extends Part
             if ($station->focalLengthMm > $zoomMm) {
                 $span = $station->focalLengthMm - $below->focalLengthMm;
 
-                return $span <= 0.0 ? $station : $below->between($station, ($zoomMm - $below->focalLengthMm) / $span);
+                return $span <= 0.0 ? [$station, $station, 0.0] : [$below, $station, ($zoomMm - $below->focalLengthMm) / $span];
             }
             $below = $station;
         }
 
-        return $below;
+        return [$below, $below, 0.0];
     }
 
     /** The same lens the other way round. */

@@ -11,10 +11,15 @@ namespace ZincThimble\Core\Gear;
  */
 final class LensFigures
 {
+    /**
+     * @param  array<string, float>  $measured  half-widths of the fields that were measured
+     * @param  list<LensShot>  $shots  what was measured with it
+     */
     public function __construct(
         public float $focalLengthMm,
-        public float $registerMm,
-        /** Mount flange to front rim with the ring at infinity. */
+        /** Of the mount it was made for; null = not known, as an enlarging lens's often is. */
+        public ?float $registerMm,
+        /** Mount flange to front rim with the ring at infinity, or where it begins. */
         public float $frontRimMm,
         public ?float $minFocusMm = null,
         public ?float $maxMagnification = null,
@@ -30,6 +35,18 @@ final class LensFigures
         public ?float $imageCircleMm = null,
         public ?float $widest = null,
         public ?float $smallest = null,
+        /** Closest focus from the front of the lens. */
+        public ?float $minFocusFrontMm = null,
+        /** Native magnification where its ring begins, when that isn't infinity. */
+        public float $minMagnification = 0.0,
+        /** How far its ring turns on past infinity, mm of the lens's way. */
+        public float $pastInfinityMm = 0.0,
+        /** Diameters of both pupils, seen from over a metre. */
+        public ?float $entranceMm = null,
+        public ?float $exitMm = null,
+        public array $measured = [],
+        /** @phpstan-allow-private-mutation */
+        public array $shots = [],
     ) {
     }
 
@@ -37,10 +54,15 @@ final class LensFigures
     public static function from(Values $values): self
     {
         $aperture = $values->object('aperture');
+        $pupils = $values->object('pupils');
+        $measured = [];
+        foreach ($values->object('measured')->fields as $field => $halfWidth) {
+            $measured[$field] = is_int($halfWidth) || is_float($halfWidth) ? abs((float) $halfWidth) : 0.0;
+        }
 
         return new self(
             focalLengthMm: $values->float('focalLengthMm'),
-            registerMm: $values->float('registerMm'),
+            registerMm: $values->floatOrNull('registerMm'),
             frontRimMm: $values->float('frontRimMm'),
             minFocusMm: $values->floatOrNull('minFocusMm'),
             maxMagnification: $values->floatOrNull('maxMagnification'),
@@ -56,36 +78,35 @@ final class LensFigures
             imageCircleMm: $values->floatOrNull('imageCircleMm'),
             widest: $aperture->floatOrNull('widest'),
             smallest: $aperture->floatOrNull('smallest'),
+            minFocusFrontMm: $values->floatOrNull('minFocusFrontMm'),
+            minMagnification: $values->floatOr('minMagnification', 0.0),
+            pastInfinityMm: $values->floatOr('pastInfinityMm', 0.0),
+            entranceMm: $pupils->floatOrNull('entranceMm'),
+            exitMm: $pupils->floatOrNull('exitMm'),
+            measured: $measured,
+            shots: array_map(LensShot::from(...), $values->objects('shots')),
         );
     }
 
-    /**
-     * The figures that are known, by field.
-     *
-     * @return array<string, float>
-     */
-    public function known(): array
+    /** The same figures before anything was measured with the lens. */
+    public function withoutShots(): self
     {
-        $known = [];
-        foreach (get_object_vars($this) as $field => $value) {
-            if (\is_float($value)) {
-                $known[(string) $field] = $value;
-            }
-        }
-
-        return $known;
+        return $this->withShots([]);
     }
 
-    /** The same figures with one of them changed. */
-    public function with(string $field, float $value): self
+    /** @param  list<LensShot>  $shots */
+    public function withShots(array $shots): self
     {
         $copy = clone $this;
-        $copy->{$field} = $value;
+        $copy->shots = $shots;
 
         return $copy;
     }
 
-    /** Every number linear between this station (0) and the next (1). A figure only one of them knows is not known between. */
+    /**
+     * Every number linear between this station (0) and the next (1). A figure only one of them knows is not known between. Shots belong
+     * to a station: what they tell is carried over by what is settled from them.
+     */
     public function between(self $next, float $share): self
     {
         if ($share <= 0.0) {
@@ -95,10 +116,16 @@ final class LensFigures
             return $next;
         }
         $mix = static fn (?float $a, ?float $b): ?float => $a === null || $b === null ? null : $a + ($b - $a) * $share;
+        $measured = [];
+        foreach ($this->measured as $field => $halfWidth) {
+            if (isset($next->measured[$field])) {
+                $measured[$field] = $halfWidth + ($next->measured[$field] - $halfWidth) * $share;
+            }
+        }
 
         return new self(
             focalLengthMm: $this->focalLengthMm + ($next->focalLengthMm - $this->focalLengthMm) * $share,
-            registerMm: $this->registerMm + ($next->registerMm - $this->registerMm) * $share,
+            registerMm: $mix($this->registerMm, $next->registerMm),
             frontRimMm: $this->frontRimMm + ($next->frontRimMm - $this->frontRimMm) * $share,
             minFocusMm: $mix($this->minFocusMm, $next->minFocusMm),
             maxMagnification: $mix($this->maxMagnification, $next->maxMagnification),
@@ -114,6 +141,12 @@ final class LensFigures
             imageCircleMm: $mix($this->imageCircleMm, $next->imageCircleMm),
             widest: $mix($this->widest, $next->widest),
             smallest: $mix($this->smallest, $next->smallest),
+            minFocusFrontMm: $mix($this->minFocusFrontMm, $next->minFocusFrontMm),
+            minMagnification: $this->minMagnification + ($next->minMagnification - $this->minMagnification) * $share,
+            pastInfinityMm: $this->pastInfinityMm + ($next->pastInfinityMm - $this->pastInfinityMm) * $share,
+            entranceMm: $mix($this->entranceMm, $next->entranceMm),
+            exitMm: $mix($this->exitMm, $next->exitMm),
+            measured: $measured,
         );
     }
 }

@@ -6,6 +6,7 @@ namespace ZincThimble\Core\Optics;
 
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Port;
+use ZincThimble\Core\Rig\LensModel;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
@@ -378,7 +379,7 @@ final class AxialSampler
                 $s = $at[$travel];
                 $lens = $step->lens;
                 $phi = $lens->phi0 + $s * $lens->phi1;
-                $a = (1.0 + $s * $lens->m0) / $phi - $lens->register;
+                $a = (1.0 + $lens->mag0 + $s * $lens->mag1) / $phi - $lens->register;
                 $rim = $lens->rim0 + $s * $lens->rim1;
                 $toRim = $rim - $a - $lens->gap0 - $s * $lens->gap1;
                 $tip = $step->tip;

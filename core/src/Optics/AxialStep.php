@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Optics;
 
+use ZincThimble\Core\Rig\LensModel;
+
 /**
  * One step of the axial ray: a stretch of air, a thin lens, or a photographic lens. Objects of plain numbers: reading one costs half
  * of what an element of a column held by another object does.

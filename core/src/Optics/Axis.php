@@ -12,6 +12,7 @@ use ZincThimble\Core\Gear\Port;
 use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Gear\Teleconverter;
 use ZincThimble\Core\Gear\VariableSpacer;
+use ZincThimble\Core\Rig\LensModel;
 use ZincThimble\Core\Rig\Rig;
 
 /**
@@ -206,10 +207,10 @@ final class Axis
             } elseif ($part instanceof Lens) {
                 $settled = $rig->lenses[$i];
                 $lens = LensModel::of($settled, $simple);
-                $s = $lens->m0 > 0.0 ? $setting->focus[$i] ?? 0.0 : 0.0;
+                $s = $lens->mag1 > 0.0 ? $setting->focus[$i] ?? 0.0 : 0.0;
                 $f = $lens->focalLength($s);
-                $a = $f * (1.0 + $s * $lens->m0) - $lens->register;
-                $b = $a + $lens->gap0 + $lens->gap1 * $s;
+                $a = $f * (1.0 + $lens->mag0 + $lens->mag1 * $s) - $lens->register;
+                $b = $a + $lens->gap0 + ($lens->gap1 + $lens->bulge * (1.0 - $s)) * $s;
                 $rim = $lens->rim0 + $lens->rim1 * $s;
                 $p = $lens->bends ? $lens->pupilRatio($s) : $lens->pupil0;
                 $e = $lens->bends ? $lens->entrance($s) : $f;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Optics;
 
 use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Rig\LensModel;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 
@@ -56,7 +57,10 @@ final class BendingRays
         $t0 = $split->t;
         $fy0 = $split->fy;
         $ft0 = $split->ft;
-        $m0 = $lens->m0;
+        $mag0 = $lens->mag0;
+        $mag1 = $lens->mag1;
+        $bend = $lens->bend;
+        $bulge = $lens->bulge;
         $phi0 = $lens->phi0;
         $phi1 = $lens->phi1;
         $rim0 = $lens->rim0;
@@ -65,11 +69,6 @@ final class BendingRays
         $register = $lens->register;
         $q = $y0 - $t0 * $register;
         $qf = $fy0 - $ft0 * $register;
-        // The height at the lens over its focal length: a straight line over the ring.
-        $a0 = $q * $phi0 + $t0;
-        $a1 = $q * $phi1 + $t0 * $m0;
-        $b0 = $qf * $phi0 + $ft0;
-        $b1 = $qf * $phi1 + $ft0 * $m0;
         // From there to the rim, less the principal gap.
         $c0 = $rim0 + $register - $lens->gap0;
         $c1 = $rim1 - $lens->gap1;
@@ -77,7 +76,9 @@ final class BendingRays
         $pupil0 = $lens->pupil0;
         $pupil1 = $lens->pupil1;
         $leastPupil = $lens->leastPupil;
+        $loss0 = $lens->loss0;
         $loss1 = $lens->loss1;
+        $spread0 = $lens->spread0;
         $spread1 = $lens->spread1;
         $toA = $split->a;
         $toB = $split->b;
@@ -109,9 +110,10 @@ final class BendingRays
         $rays = array_fill(0, 4 * count($positions), 0.0);
         $cMarked = [];
         foreach ($positions as $row => $s) {
-            $phi = $phi0 + $phi1 * $s;
+            $between = $s * (1.0 - $s);
+            $phi = ($phi0 + $phi1 * $s) * (1.0 - $bend * $between);
             $f = 1.0 / $phi;
-            $m = $m0 * $s;
+            $m = $mag0 + $mag1 * $s;
             $extended = $f + $f * $m;
             $pupil = $pupil0 + $pupil1 * $s;
             if ($pupil < $leastPupil) {
@@ -119,7 +121,7 @@ final class BendingRays
             }
             $way = $f * ($pupil + $m);
             if ($reversed) {
-                $onward = $c0 + $c1 * $s - $extended;
+                $onward = $c0 + $c1 * $s - $bulge * $between - $extended;
                 $last = $y0 + $t0 * $onward;
                 $lastF = $fy0 + $ft0 * $onward;
                 $t = $t0 - $last * $phi;
@@ -131,13 +133,14 @@ final class BendingRays
                 $own = $y0 + $t0 * $at;
                 $ownF = $fy0 + $ft0 * $at;
             } else {
-                $a = $a0 + $a1 * $s;
-                $b = $b0 + $b1 * $s;
+                // The height at the lens over its focal length.
+                $a = $q * $phi + $t0 + $t0 * $m;
+                $b = $qf * $phi + $ft0 + $ft0 * $m;
                 $last = $a * $f;
                 $lastF = $b * $f;
                 $t = $t0 - $a;
                 $ft = $ft0 - $b;
-                $onward = $c0 + $c1 * $s - $extended;
+                $onward = $c0 + $c1 * $s - $bulge * $between - $extended;
                 // A diaphragm `P E / N` wide as seen from the mount.
                 $own = $q + $t0 * $way;
                 $ownF = $qf + $ft0 * $way;
@@ -151,7 +154,7 @@ final class BendingRays
             $perClear = $behindPer;
             if ($shown !== null) {
                 // What the bare lens loses, `(f / E) (1 + m / P)`, is taken off the number its camera shows.
-                $loss = (1.0 + $loss1 * $s) * (1.0 + $spread1 * $s);
+                $loss = ($loss0 + $loss1 * $s) * ($spread0 + $spread1 * $s);
                 $marked = $converts ? $shown / $loss : $shown;
                 if ($isWorking) {
                     $cMarked[] = $marked;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Optics;
 
 use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Rig\LensModel;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
@@ -111,17 +112,21 @@ final class MovingPart
         $tip = $reversed ? $model->protrusion : 0.0;
         $phi0 = $model->phi0;
         $phi1 = $model->phi1;
-        $m0 = $model->m0;
+        $bend = $model->bend;
+        $mag0 = 1.0 + $model->mag0;
+        $mag1 = $model->mag1;
         $register = $model->register;
         $gap0 = $model->gap0;
         $gap1 = $model->gap1;
+        $bulge = $model->bulge;
         $rim0 = $model->rim0;
         $rim1 = $model->rim1;
         $cY = $cT = $cFy = $cFt = $cEnd = $cZi = $cZo = $cPlaneY = $cPlaneF = $positions;
         foreach ($positions as $row => $s) {
-            $phi = $phi0 + $phi1 * $s;
-            $a = (1.0 + $m0 * $s) / $phi - $register;
-            $b = $a + $gap0 + $gap1 * $s;
+            $between = $s * (1.0 - $s);
+            $phi = ($phi0 + $phi1 * $s) * (1.0 - $bend * $between);
+            $a = ($mag0 + $mag1 * $s) / $phi - $register;
+            $b = $a + $gap0 + $gap1 * $s + $bulge * $between;
             $rim = $rim0 + $rim1 * $s;
             if ($reversed) {
                 $way = $rim - $b;
@@ -165,24 +170,28 @@ final class MovingPart
         $rear = $split->rear;
         $phi0 = $model->phi0;
         $phi1 = $model->phi1;
-        $m0 = $model->m0;
+        $bend = $model->bend;
+        $mag0 = $model->mag0;
+        $mag1 = $model->mag1;
         $pupil0 = $model->pupil0;
         $pupil1 = $model->pupil1;
         $leastPupil = $model->leastPupil;
+        $loss0 = $model->loss0;
         $loss1 = $model->loss1;
+        $spread0 = $model->spread0;
         $spread1 = $model->spread1;
         $converts = $model->showsEffective;
         $radii = $h = $f = $marked = $positions;
         foreach ($positions as $row => $s) {
-            $focal = 1.0 / ($phi0 + $phi1 * $s);
+            $focal = 1.0 / (($phi0 + $phi1 * $s) * (1.0 - $bend * $s * (1.0 - $s)));
             $pupil = $pupil0 + $pupil1 * $s;
             if ($pupil < $leastPupil) {
                 $pupil = $leastPupil;
             }
-            $loss = (1.0 + $loss1 * $s) * (1.0 + $spread1 * $s);
+            $loss = ($loss0 + $loss1 * $s) * ($spread0 + $spread1 * $s);
             $number = $converts ? $shown / $loss : $shown;
             $marked[$row] = $number;
-            $wide = $focal * (1.0 + $m0 * $s / $pupil) / ($loss * 2.0 * $number);
+            $wide = $focal * (1.0 + ($mag0 + $mag1 * $s) / $pupil) / ($loss * 2.0 * $number);
             $at = $this->zi[$row] - $rear - $focal * ($reversed ? 1.0 - 1.0 / $pupil : 1.0 - $pupil);
             $radii[$row] = $reversed ? $wide : $wide * $pupil;
             $h[$row] = $y0 + $t0 * $at;

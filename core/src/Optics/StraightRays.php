@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Optics;
 
 use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Rig\LensModel;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Plan;
 
+use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\CloseUpLens;
 use ZincThimble\Core\Gear\InvalidFigure;
@@ -18,6 +19,7 @@ use ZincThimble\Core\Joint\Fit;
 use ZincThimble\Core\Joint\Mating;
 use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Reading\Uncertainty;
 use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Setting;
@@ -58,17 +60,24 @@ final readonly class Cards
             $columns[] = ['name' => $at.'furthest', 'unit' => 'mm'];
             $columns[] = ['name' => $at.'field there', 'unit' => 'mm'];
         }
+        $columns[] = ['name' => 'distances good to', 'unit' => 'text'];
         $rows = [];
         foreach ($this->fronts() as [$label, $front]) {
             $values = [];
+            $share = null;
             foreach ($zooms as $zoom) {
                 foreach ([1.0, 0.0] as $s) {
-                    $reading = $this->reading([...$behind, $this->lens, ...$front], count($behind), $zoom, $s);
+                    $rig = $this->rig([...$behind, $this->lens, ...$front], count($behind), $zoom, $s);
+                    $reading = Reading::of($rig);
                     $values[] = self::room($reading);
                     $values[] = $reading->image === Image::AtInfinity ? INF : $reading->fieldWidthMm;
+                    $half = Uncertainty::of($rig)->halfWidth('workingDistanceMm');
+                    if ($half !== null && ($reading->workingDistanceMm ?? 0.0) > 0.0) {
+                        $share = max($share ?? 0.0, $half / (float) $reading->workingDistanceMm);
+                    }
                 }
             }
-            $rows[] = ['label' => $label, 'values' => $values];
+            $rows[] = ['label' => $label, 'values' => [...$values, $share === null ? null : '±'.Phrase::digits(100.0 * $share).' %']];
         }
 
         return new Card($this->lens->label().' with close-up lenses', 'Close-up lens', $columns, $rows, [
@@ -113,14 +122,15 @@ final readonly class Cards
         }
         $columns = [
             ['name' => 'magnification', 'unit' => 'x'], ['name' => 'working distance', 'unit' => 'mm'], ['name' => 'at its closest', 'unit' => 'x'],
-            ['name' => 'working distance there', 'unit' => 'mm'], ['name' => 'stops lost', 'unit' => 'stops'], ['name' => 'each part adds', 'unit' => 'text'],
+            ['name' => 'working distance there', 'unit' => 'mm'], ['name' => 'stops lost', 'unit' => 'stops'], ['name' => 'good to', 'unit' => 'text'], ['name' => 'each part adds', 'unit' => 'text'],
         ];
         $rows = [];
         foreach ($fronts as $front) {
             foreach ($sets as $set) {
                 $chain = [...$behind, ...array_values($set)];
                 $at = count($chain);
-                $far = $this->reading([...$chain, $this->lens, ...$front], $at, null, 0.0);
+                $rig = $this->rig([...$chain, $this->lens, ...$front], $at, null, 0.0);
+                $far = Reading::of($rig);
                 $near = $this->reading([...$chain, $this->lens, ...$front], $at, null, 1.0);
                 $adds = [];
                 foreach ($set as $i => $tube) {
@@ -133,7 +143,7 @@ final readonly class Cards
                 }
                 $label = implode(' + ', array_map(static fn (Part $part): string => $part->label(), [...array_values($set), ...$front]));
                 $rows[] = ['label' => $label === '' ? 'the lens alone' : $label, 'values' => [
-                    $far->magnification, self::room($far), $near->magnification, self::room($near), $far->stopsLost, implode(', ', $adds),
+                    $far->magnification, self::room($far), $near->magnification, self::room($near), $far->stopsLost, self::sure($rig), implode(', ', $adds),
                 ]];
             }
         }
@@ -163,13 +173,13 @@ final readonly class Cards
             $reading = Reading::of($rig);
             $zero = $spacer instanceof \ZincThimble\Core\Gear\Bellows ? $spacer->scaleZeroMm : 0.0;
             $rows[] = ['label' => round($draw - $zero, 1).' mm', 'values' => [
-                $reading->magnification, $reading->fieldWidthMm, self::room($reading), $reading->stopsLost, $reading->stopsLost === null ? null : 2.0 ** $reading->stopsLost,
+                $reading->magnification, $reading->fieldWidthMm, self::room($reading), $reading->stopsLost, $reading->stopsLost === null ? null : 2.0 ** $reading->stopsLost, self::sure($rig),
             ]];
         }
 
         return new Card($lens->label().($reversed ? ', reversed,' : '').' on '.$spacer->label(), 'Draw on its scale', [
             ['name' => 'magnification', 'unit' => 'x'], ['name' => 'field', 'unit' => 'mm'], ['name' => 'working distance', 'unit' => 'mm'],
-            ['name' => 'stops lost', 'unit' => 'stops'], ['name' => 'exposure times', 'unit' => 'text'],
+            ['name' => 'stops lost', 'unit' => 'stops'], ['name' => 'exposure times', 'unit' => 'text'], ['name' => 'good to', 'unit' => 'text'],
         ], array_map(static function (array $row): array {
             $row['values'][4] = $row['values'][4] === null ? null : (string) round((float) $row['values'][4], 1);
 
@@ -235,6 +245,21 @@ final readonly class Cards
     private static function between(array $rings): array
     {
         return $rings === [] ? [] : ['Between camera and lens: '.implode(', ', array_map(static fn (Spacer $ring): string => $ring->label(), $rings)).'.'];
+    }
+
+    /** Half-widths of magnification and working distance, as a cell says them; null = nothing uncertain moves them. */
+    private static function sure(Rig $rig): ?string
+    {
+        $sure = Uncertainty::of($rig);
+        $words = [];
+        foreach (['magnification' => 'x', 'workingDistanceMm' => 'mm'] as $reading => $unit) {
+            $half = $sure->halfWidth($reading);
+            if ($half !== null) {
+                $words[] = '±'.Phrase::figure($half, $unit);
+            }
+        }
+
+        return $words === [] ? null : implode(', ', $words);
     }
 
     private static function room(Reading $reading): ?float

@@ -4,37 +4,37 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Reading;
 
-/** What an assumed figure is called, and the one measurement that settles it. */
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Rig\LensFigure;
+use ZincThimble\Core\Rig\Rig;
+
+/** What the figure is called that a reading rests on, as a sentence says it. */
 final class Measurement
 {
-    /** @param  string  $field as the file spells it; `design` for what comes from the family */
-    public static function assumed(string $field): string
+    public static function assumed(Rig $rig, Contributor $source): string
     {
-        return match ($field) {
-            'focalLengthMm' => 'the nominal focal length',
+        $lens = $rig->lenses[$source->part] ?? null;
+        $part = $rig->chain[$source->part];
+        $figures = $part instanceof Lens ? $part->figuresAt($rig->setting->zoomMm[$source->part] ?? null) : null;
+        $shots = $figures !== null && $figures->shots !== [];
+        $filled = $lens !== null && in_array(LensFigure::tryFrom($source->field), $lens->known->filled, true);
+
+        return match ($source->field) {
+            'focalLengthMm' => $shots ? 'the focal length as measured so far' : 'the nominal focal length',
+            'principalGapMm' => match (true) {
+                $shots => 'the principal gap as measured so far',
+                $figures?->principalGapMm === null => 'a principal gap typical of the design',
+                default => 'the principal gap',
+            },
+            'registerMm' => $filled ? 'a register guessed from the focal length' : 'the register',
+            'frontRimMm' => 'the length from flange to rim',
+            'maxMagnification' => $filled ? 'a greatest magnification worked out from the closest focus' : 'the catalogue’s greatest magnification',
             'minFocusMm' => 'the catalogue’s closest focus',
-            'maxMagnification' => 'the catalogue’s greatest magnification',
-            'frontRimMm' => 'the catalogue length',
-            'design' => 'figures assumed from the design family',
-            'closePrincipalGapMm', 'closeEffectiveAperture' => 'an assumed inner focusing',
+            'closePrincipalGapMm', 'closeEffectiveAperture', 'closeFocalLengthMm', 'focusing' => 'an assumed inner focusing',
+            'pupilRatio' => 'a pupil ratio typical of the design',
             'powerD' => 'the nominal power',
             'planeFromFrontMm' => 'an assumed place of the glass',
-            default => 'the measured '.$field,
-        };
-    }
-
-    /** The one measurement that would settle that input, as a sentence. */
-    public static function settling(string $field): string
-    {
-        return match ($field) {
-            'focalLengthMm' => 'Two ruler shots at different extensions settle it.',
-            'design', 'closePrincipalGapMm', 'maxMagnification' => 'One ruler shot settles it.',
-            'minFocusMm' => 'Measure from the sensor mark to the subject at the closest.',
-            'frontRimMm' => 'Measure from the mount’s flange to the front rim.',
-            'closeEffectiveAperture' => 'Read the f-number that the camera shows wide open at the closest.',
-            'powerD' => 'Focus a ruler with the lens at infinity: its distance from the glass, in metres, is 1 / power.',
-            'planeFromFrontMm' => 'Measure the working distance once.',
-            default => 'Measure it once more.',
+            default => 'the measured '.$source->field,
         };
     }
 }

@@ -7,6 +7,7 @@ namespace ZincThimble\Core\Reading;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Optics\BendingRays;
+use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Optics\SplitSystem;
 use ZincThimble\Core\Optics\StraightRays;
 use ZincThimble\Core\Rig\Travel;
@@ -123,8 +124,68 @@ final class PerturbedRays
             $marked2 = $other->axis->marked;
             $self->markedRatio[$i] = $marked1 === null || $marked2 === null ? 0.0 : $marked2 / $marked1;
         }
+        ksort($self->turns);
 
         return $self;
+    }
+
+    /**
+     * What each input moves a reading by at one place, `r(+) - r(-)`, but for a factor that all inputs share.
+     *
+     * @param  string  $reading  `magnification`, `workingDistanceMm` or `effectiveAperture`
+     * @return list<float>
+     */
+    public function changesAt(string $reading, int $row, float $position, Image $image, float $medium): array
+    {
+        [$ups, $downs] = $this->linesAt($row);
+        // Where each of four numbers stands, and how far it goes from there to the place: lines are pairs, what is written down is not.
+        [$at, $next, $way] = $this->bends ? [4 * $row, 1, 0.0] : [0, 2, $position];
+        $changes = [];
+        foreach ($ups as $i => $up) {
+            $down = $downs[$i];
+            if ($up === null || $down === null) {
+                $changes[] = $reading === 'workingDistanceMm' && $image === Image::Real ? -$medium * $this->metal[$i] : 0.0;
+
+                continue;
+            }
+            $ut = $up[$at] + $up[$at + 1] * $way;
+            $dt = $down[$at] + $down[$at + 1] * $way;
+            if ($reading === 'magnification') {
+                $changes[] = $ut < 0.0 || $dt < 0.0 ? 0.0 : $ut - $dt;
+
+                continue;
+            }
+            $which = $at + ($reading === 'effectiveAperture' ? $next : 2 * $next);
+            $u = $up[$which] + $up[$which + 1] * $way;
+            $d = $down[$which] + $down[$which + 1] * $way;
+            $changes[] = match (true) {
+                $reading === 'effectiveAperture' => $u > 0.0 && $d > 0.0 ? $u - $d : 0.0,
+                default => $ut > 0.0 && $dt > 0.0 ? $medium * ($d / $dt - $u / $ut) : 0.0,
+            };
+        }
+
+        return $changes;
+    }
+
+    /** @return array{array<int, array<int, float>|null>, array<int, array<int, float>|null>} what holds in one row, of each input moved up and down */
+    private function linesAt(int $row): array
+    {
+        $ups = $this->ups;
+        $downs = $this->downs;
+        foreach ($this->turns as $from => $lines) {
+            if ($from > $row) {
+                break;
+            }
+            foreach ($lines as [$i, $isUp, $line]) {
+                if ($isUp) {
+                    $ups[$i] = $line;
+                } else {
+                    $downs[$i] = $line;
+                }
+            }
+        }
+
+        return [$ups, $downs];
     }
 
     /** Rim up less rim down, mm, of an input that moves nothing but the front-most metal; null = it moves more. */

@@ -6,16 +6,14 @@ namespace ZincThimble\Core\Reading;
 
 use ZincThimble\Core\Gear\CloseUpLens;
 use ZincThimble\Core\Gear\Focusing;
-use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Lens;
-use ZincThimble\Core\Gear\LensFigures;
-use ZincThimble\Core\Rig\Perturbation;
 use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\SettledLens;
 use ZincThimble\Core\Rig\Settling;
 
 /**
- * Which inputs of a rig are uncertain, and what each reading owes to them (OPTICS.md, "Uncertainty": the root of the sum
- * over uncertain inputs of (r(+) - r(-))^2 / 4).
+ * Which inputs of a rig are uncertain, and what each reading owes to them (OPTICS.md, "How sure": the root of the sum over uncertain
+ * inputs of `((r(+) - r(-)) / 2)^2`). A lens's figures are moved together, along the columns of the factor of their covariance.
  */
 final class Uncertainty
 {
@@ -26,25 +24,167 @@ final class Uncertainty
     ];
 
     /**
-     * An input is named as the greatest contributor before another only when it contributes this many times as much: of equals,
-     * the one nearer the camera is named, whatever the last digit says.
+     * A figure is named as the greatest contributor before another only when it contributes this many times as much: of equals, the one
+     * nearer the camera is named, whatever the last digit says.
      */
     public const CLEARLY = 1.000001;
 
-    /** Half-widths that a lens's figures have unless measured: a share of the figure. */
-    private const SHARES = [
-        'focalLengthMm' => Settling::FOCAL_LENGTH,
-        'minFocusMm' => Settling::CLOSEST_FOCUS,
-        'maxMagnification' => Settling::GREATEST_MAGNIFICATION,
-    ];
+    /**
+     * @param  list<UncertainInput>  $inputs
+     * @param  array<string, list<float>>  $changes  by reading: what each input moves it by, `(r(+) - r(-)) / 2`
+     */
+    private function __construct(private readonly Rig $rig, public readonly array $inputs, public readonly array $changes)
+    {
+    }
 
-    /** @return list<UncertainInput> */
-    public static function inputs(Rig $rig): array
+    public static function of(Rig $rig): self
+    {
+        $inputs = self::inputs($rig);
+        $changes = array_fill_keys(self::READINGS, []);
+        foreach ($inputs as $input) {
+            $up = Reading::onAxis($input->up);
+            $down = Reading::onAxis($input->down);
+            foreach (self::READINGS as $name) {
+                $a = $up->{$name};
+                $b = $down->{$name};
+                $changes[$name][] = is_float($a) && is_float($b) ? ($a - $b) / 2.0 : 0.0;
+            }
+        }
+
+        return new self($rig, $inputs, $changes);
+    }
+
+    /** Half-width of a reading; null = nothing uncertain moves it. */
+    public function halfWidth(string $reading): ?float
+    {
+        $sum = 0.0;
+        foreach ($this->changes[$reading] as $change) {
+            $sum += $change * $change;
+        }
+
+        return $sum > 0.0 ? sqrt($sum) : null;
+    }
+
+    /** @return array<string, float> of every reading that something uncertain moves */
+    public function halfWidths(): array
+    {
+        $halfWidths = [];
+        foreach (self::READINGS as $name) {
+            $half = $this->halfWidth($name);
+            if ($half !== null) {
+                $halfWidths[$name] = $half;
+            }
+        }
+
+        return $halfWidths;
+    }
+
+    /** The figure that a reading owes most of its half-width to; null = none. */
+    public function source(string $reading): ?Contributor
+    {
+        return self::most($this->rig, $this->inputs, $this->changes[$reading]);
+    }
+
+    /**
+     * What each figure contributes to the square of a half-width: within a lens `(grad)_i (C grad)_i`, which may be below 0 where another
+     * of its figures makes up for it; its own square elsewhere.
+     *
+     * @param  list<UncertainInput>  $inputs
+     * @param  list<float>  $changes
+     * @return list<array{int, string, float}> part, field, share
+     */
+    public static function shares(Rig $rig, array $inputs, array $changes): array
+    {
+        $shares = [];
+        foreach ($inputs as $i => $input) {
+            if ($input->way < 0) {
+                $shares[] = [$input->part, $input->field, $changes[$i] * $changes[$i]];
+            } elseif ($input->way === 0) {
+                $lens = $rig->lenses[$input->part];
+                $own = [];
+                foreach ($lens->ways as $way => $_) {
+                    $each = $inputs[$i + $way] ?? null;
+                    $own[] = $each !== null && $each->way === $way && $each->part === $input->part ? $changes[$i + $way] : 0.0;
+                }
+                foreach (self::within($lens, $own) as $k => $share) {
+                    $shares[] = [$input->part, $lens->figures[$k]->value, $share];
+                }
+            }
+        }
+
+        return $shares;
+    }
+
+    /**
+     * @param  list<UncertainInput>  $inputs
+     * @param  list<float>  $changes
+     */
+    public static function most(Rig $rig, array $inputs, array $changes): ?Contributor
+    {
+        $most = 0.0;
+        $found = null;
+        foreach (self::shares($rig, $inputs, $changes) as [$part, $field, $share]) {
+            if ($share > $most) {
+                $most = $share * self::CLEARLY;
+                $found = [$part, $field];
+            }
+        }
+
+        return $found === null ? null : new Contributor($found[0], $found[1], self::isMeasured($rig, $found[0], $found[1]));
+    }
+
+    /**
+     * Of one lens: the gradient over its figures falls out of what its columns do, since these are the columns of a triangle.
+     *
+     * @param  list<float>  $changes  of its columns
+     * @return list<float> share of each figure
+     */
+    private static function within(SettledLens $lens, array $changes): array
+    {
+        $ways = $lens->ways;
+        $n = count($ways);
+        // A column of the triangle is a row of what is turned over: `L^T grad = changes`.
+        $gradient = $changes;
+        for ($i = $n - 1; $i >= 0; $i--) {
+            for ($k = $i + 1; $k < $n; $k++) {
+                $gradient[$i] -= $ways[$i][$k] * $gradient[$k];
+            }
+            $gradient[$i] = $ways[$i][$i] > 0.0 ? $gradient[$i] / $ways[$i][$i] : 0.0;
+        }
+        $shares = [];
+        for ($i = 0; $i < $n; $i++) {
+            $sum = 0.0;
+            for ($way = 0; $way <= $i; $way++) {
+                $sum += $ways[$way][$i] * $changes[$way];
+            }
+            $shares[] = $gradient[$i] * $sum;
+        }
+
+        return $shares;
+    }
+
+    private static function isMeasured(Rig $rig, int $part, string $field): bool
+    {
+        $thing = $rig->chain[$part];
+        if ($thing instanceof Lens) {
+            return isset($thing->figuresAt($rig->setting->zoomMm[$part] ?? null)->measured[$field]);
+        }
+
+        return $thing->document->object('measured')->has($field);
+    }
+
+    /**
+     * What may be otherwise, each with the rig moved up and down; what can't matter is left out.
+     *
+     * @param  ?int  $turning  the part whose ring is going to be turned; null = all rings stay
+     * @return list<UncertainInput>
+     */
+    public static function inputs(Rig $rig, ?int $turning = null): array
     {
         $inputs = [];
         foreach ($rig->chain as $i => $part) {
             if ($part instanceof Lens) {
-                array_push($inputs, ...self::lens($rig, $i, $part));
+                array_push($inputs, ...self::lens($rig, $i, $turning === $i));
             } elseif ($part instanceof CloseUpLens) {
                 array_push($inputs, ...self::closeUpLens($rig, $i, $part));
             }
@@ -53,87 +193,35 @@ final class Uncertainty
         return $inputs;
     }
 
-    /**
-     * @return array{halfWidths: array<string, float>, sources: array<string, UncertainInput>} by reading: its half-width,
-     *                                                                                           and the input that contributes most
-     */
-    public static function of(Rig $rig): array
-    {
-        $sums = [];
-        $most = [];
-        $sources = [];
-        foreach (self::inputs($rig) as $input) {
-            $up = Reading::onAxis($input->up);
-            $down = Reading::onAxis($input->down);
-            foreach (self::READINGS as $name) {
-                $a = $up->{$name};
-                $b = $down->{$name};
-                if (! is_float($a) || ! is_float($b)) {
-                    continue;
-                }
-                $share = ($a - $b) * ($a - $b) / 4.0;
-                if ($share <= 0.0) {
-                    continue;
-                }
-                $sums[$name] = ($sums[$name] ?? 0.0) + $share;
-                if ($share > ($most[$name] ?? 0.0)) {
-                    $most[$name] = $share * self::CLEARLY;
-                    $sources[$name] = $input;
-                }
-            }
-        }
-
-        return ['halfWidths' => array_map(sqrt(...), $sums), 'sources' => $sources];
-    }
-
     /** @return list<UncertainInput> */
-    private static function lens(Rig $rig, int $i, Lens $part): array
+    private static function lens(Rig $rig, int $i, bool $turns): array
     {
-        $figures = $part->figuresAt($rig->setting->zoomMm[$i] ?? null);
-        $settled = $rig->lenses[$i];
-        $ring = $settled->m0 > 0.0;
+        $lens = $rig->lenses[$i];
+        $s = $lens->turns() ? $rig->setting->focus[$i] ?? 0.0 : 0.0;
         $inputs = [];
-        foreach ($figures->known() as $field => $value) {
-            $measured = $part->measured[$field] ?? null;
-            $usual = match ($field) {
-                'focalLengthMm' => $value * self::SHARES[$field],
-                'minFocusMm', 'maxMagnification' => $ring ? $value * self::SHARES[$field] : 0.0,
-                'frontRimMm' => Settling::RIM_MM,
-                default => 0.0,
-            };
-            $halfWidth = $measured ?? $usual;
-            if ($halfWidth > 0.0) {
-                $inputs[] = self::varied($rig, $i, $part, $field, $measured !== null, $figures->with($field, $value + $halfWidth), $figures->with($field, $value - $halfWidth));
-            }
+        $add = static function (string $field, SettledLens $up, SettledLens $down, int $way = -1) use (&$inputs, $rig, $i): void {
+            $inputs[] = new UncertainInput($i, $field, self::isMeasured($rig, $i, $field), $rig->withLens($i, $up), $rig->withLens($i, $down), $way);
+        };
+        // At infinity nothing that is known of the closest matters: the first four figures are all.
+        $ways = $turns || $s !== 0.0 ? count($lens->ways) : min(4, count($lens->ways));
+        for ($way = 0; $way < $ways; $way++) {
+            $figure = $lens->figures[$way];
+            $add($figure->value, $lens->moved($way, 1.0), $lens->moved($way, -1.0), $way);
         }
-        if ($figures->principalGapMm === null || $figures->pupilRatio === null) {
-            $inputs[] = self::varied($rig, $i, $part, 'design', false, $figures, $figures, new Perturbation(1.0), new Perturbation(-1.0));
+        $half = $lens->known->pupilRatioHalfWidth;
+        if ($half > 0.0) {
+            $add('pupilRatio', $lens->withPupilRatio($lens->p0 + $half), $lens->withPupilRatio(max(0.01, $lens->p0 - $half)));
         }
-        if ($settled->focusing === Focusing::Internal) {
-            if ($figures->closePrincipalGapMm === null) {
-                $inputs[] = self::varied($rig, $i, $part, 'closePrincipalGapMm', false, $figures, $figures, new Perturbation(0.0, 1.0), new Perturbation(0.0, -1.0));
+        if ($lens->focusing === Focusing::Internal) {
+            if ($lens->closeLoss === null && ($turns || $s !== 0.0)) {
+                $add('closeEffectiveAperture', $lens->withApertureShift(Settling::CLOSE_APERTURE), $lens->withApertureShift(-Settling::CLOSE_APERTURE));
             }
-            if ($figures->closeEffectiveAperture === null) {
-                $inputs[] = self::varied($rig, $i, $part, 'closeEffectiveAperture', false, $figures, $figures, new Perturbation(0.0, 0.0, 1.0), new Perturbation(0.0, 0.0, -1.0));
+            foreach ($turns || ($s > 0.0 && $s < 1.0) ? $lens->bends() : [] as [$up, $down]) {
+                $add('focusing', $up, $down);
             }
         }
 
         return $inputs;
-    }
-
-    private static function varied(Rig $rig, int $i, Lens $lens, string $field, bool $measured, LensFigures $up, LensFigures $down, ?Perturbation $upwards = null, ?Perturbation $downwards = null): UncertainInput
-    {
-        return new UncertainInput($i, $field, $measured, self::variant($rig, $i, $lens, $up, $upwards), self::variant($rig, $i, $lens, $down, $downwards));
-    }
-
-    /** A variant that no lens can have leaves that side where it was. */
-    private static function variant(Rig $rig, int $i, Lens $lens, LensFigures $figures, ?Perturbation $perturbation): Rig
-    {
-        try {
-            return $rig->withLens($i, Settling::settle($lens, null, $figures, $perturbation, $rig->lenses[$i]->focusing));
-        } catch (InvalidFigure) {
-            return $rig;
-        }
     }
 
     /** @return list<UncertainInput> */
@@ -142,7 +230,7 @@ final class Uncertainty
         $inputs = [new UncertainInput(
             $i,
             'powerD',
-            $part->document->object('measured')->has('powerD'),
+            self::isMeasured($rig, $i, 'powerD'),
             $rig->withPart($i, $part->perturbed($part->powerHalfWidthD, 0.0)),
             $rig->withPart($i, $part->perturbed(-$part->powerHalfWidthD, 0.0)),
         )];

@@ -12,8 +12,8 @@ use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
 
 /**
- * Half-widths of all readings at every place of a sweep (OPTICS.md, "Uncertainty": the root of the sum over uncertain inputs of
- * `(r(+) - r(-))^2 / 4`). Uncertainty is where the inputs and the rule are explained, Reading where each reading is.
+ * Half-widths of all readings at every place of a sweep (OPTICS.md, "How sure": the root of the sum over uncertain inputs of
+ * `((r(+) - r(-)) / 2)^2`). Uncertainty is where the inputs and the rule are explained, Reading where each reading is.
  *
  * @internal to sweeps
  */
@@ -25,21 +25,26 @@ final class UncertaintyTable
     /** @var array<string, array<int, ?float>> by reading and row; null = no uncertain input moves it */
     public array $columns = [];
 
-    /** @var array<string, list<array{int, int, UncertainInput}>> from which row to which one input contributes most, by reading */
-    public array $sources = [];
+    /** @var list<array{int, int, Uncertainty}> from which row to which one answer holds, where places are read one by one */
+    private array $single = [];
+
+    /** @var (\Closure(string, int): ?Contributor)|null names the greatest contributor to a reading at a row, where places are not read one by one */
+    private ?\Closure $name = null;
+
+    private int $last = 0;
 
     private function __construct()
     {
         foreach (Uncertainty::READINGS as $name) {
             $this->columns[$name] = [];
         }
-        foreach (self::TOLD as $name) {
-            $this->sources[$name] = [];
-        }
     }
 
+    /** How many rows lie between two at which the greatest contributor is asked for. */
+    private const ASKED_EVERY = 16;
+
     /** The readings whose greatest contributor is asked for. */
-    private const TOLD = ['magnification', 'workingDistanceMm', 'effectiveAperture'];
+    public const TOLD = ['magnification', 'workingDistanceMm', 'effectiveAperture'];
 
     /**
      * @param  list<float>  $positions  rising, at least one
@@ -57,7 +62,7 @@ final class UncertaintyTable
             return $self;
         }
         $first = $rig->with($travel->kind, $travel->part, $positions[0]);
-        $inputs = $split === null ? [] : Uncertainty::inputs($first);
+        $inputs = $split === null ? [] : Uncertainty::inputs($first, $travel->kind === TravelKind::Focus ? $travel->part : null);
         if ($split === null || $inputs === []) {
             // On the axis nothing moves, or nothing is uncertain: what holds at one place holds at all.
             $self->add(Uncertainty::of($first), 0, count($positions));
@@ -70,22 +75,16 @@ final class UncertaintyTable
 
     /**
      * Rows alike.
-     *
-     * @param  array{halfWidths: array<string, float>, sources: array<string, UncertainInput>}  $sure
      */
-    private function add(array $sure, int $from, int $rows): void
+    private function add(Uncertainty $sure, int $from, int $rows): void
     {
         foreach (Uncertainty::READINGS as $name) {
+            $half = $sure->halfWidth($name);
             for ($row = 0; $row < $rows; $row++) {
-                $this->columns[$name][] = $sure['halfWidths'][$name] ?? null;
+                $this->columns[$name][] = $half;
             }
         }
-        foreach (self::TOLD as $name) {
-            $source = $sure['sources'][$name] ?? null;
-            if ($source !== null) {
-                $this->sources[$name][] = [$from, $from + $rows - 1, $source];
-            }
-        }
+        $this->single[] = [$from, $from + $rows - 1, $sure];
     }
 
     /**
@@ -127,9 +126,6 @@ final class UncertaintyTable
         $halfAiry = 1.22 * $lambda * $factor;
         // Written to by index: an element appended costs twice as much.
         $cM = $cF = $cH = $cW = $cS = $cN = $cL = $cNear = $cFar = $cZ = $cV = $cA = $cD = $cP = array_fill(0, count($positions), null);
-        // The first rows of what one input contributes most to, and which: -1 = none.
-        $mostlyM = $mostlyW = $mostlyN = [];
-        $nowM = $nowW = $nowN = -1;
         foreach ($positions as $row => $position) {
             if (isset($turns[$row])) {
                 foreach ($turns[$row] as [$i, $isUp, $line]) {
@@ -143,19 +139,13 @@ final class UncertaintyTable
             // Sums of squares, without constant factors, of magnification, field, working and subject distance, number, stops lost, near,
             // far, depth of field, wave depth, detail, entrance pupil; u and d begin what belongs to the input moved up and down.
             $at = 4 * $row;
-            $m = $f = $w = $s = $n = $l = $near = $far = $z = $v = $d = $p = $mostM = $mostW = $mostN = 0.0;
-            $inputM = $inputW = $inputN = -1;
+            $m = $f = $w = $s = $n = $l = $near = $far = $z = $v = $d = $p = 0.0;
             foreach ($ups as $i => $up) {
                 $down = $downs[$i];
                 if ($up === null || $down === null) {
                     if ($images[$row] === Image::Real) {
                         $change = $medium * $metal0[$i];
-                        $share = $change * $change;
-                        $w += $share;
-                        if ($share > $mostW) {
-                            $mostW = $share * Uncertainty::CLEARLY;
-                            $inputW = $i;
-                        }
+                        $w += $change * $change;
                         $change -= $metal0[$i];
                         $s += $change * $change;
                     }
@@ -184,12 +174,7 @@ final class UncertaintyTable
                 $limited = $un > 0.0 && $dn > 0.0;
                 if ($limited) {
                     $change = $un - $dn;
-                    $share = $change * $change;
-                    $n += $share;
-                    if ($share > $mostN) {
-                        $mostN = $share * Uncertainty::CLEARLY;
-                        $inputN = $i;
-                    }
+                    $n += $change * $change;
                     $ratio = $shown ? $markedRatios[$i][$row] : $markedRatio[$i];
                     if ($ratio > 0.0) {
                         $change = $un / $dn * $ratio - 1.0;
@@ -200,29 +185,25 @@ final class UncertaintyTable
                 if ($ut < 0.0 || $dt < 0.0) {
                     continue;
                 }
-                $change = $ut - $dt;
-                $share = $change * $change;
-                $m += $share;
-                if ($share > $mostM) {
-                    $mostM = $share * Uncertainty::CLEARLY;
-                    $inputM = $i;
-                }
                 if ($ut === 0.0 || $dt === 0.0) {
+                    $change = $ut - $dt;
+                    $m += $change * $change;
+
                     continue;
                 }
                 $um = 1.0 / $ut;
                 $dm = 1.0 / $dt;
-                $change = $um - $dm;
-                $f += $change * $change;
-                $change = $medium * ($dy * $dm - $uy * $um);
-                $share = $change * $change;
-                $w += $share;
-                if ($share > $mostW) {
-                    $mostW = $share * Uncertainty::CLEARLY;
-                    $inputW = $i;
+                // What moves the diaphragm alone leaves the plane of focus where it is.
+                if ($ut !== $dt || $uy !== $dy || $metal0[$i] !== 0.0) {
+                    $change = $ut - $dt;
+                    $m += $change * $change;
+                    $change = $um - $dm;
+                    $f += $change * $change;
+                    $change = $medium * ($dy * $dm - $uy * $um);
+                    $w += $change * $change;
+                    $change += $metal0[$i] + $metal1[$i] * $position;
+                    $s += $change * $change;
                 }
-                $change += $metal0[$i] + $metal1[$i] * $position;
-                $s += $change * $change;
                 if (! $limited) {
                     continue;
                 }
@@ -302,43 +283,72 @@ final class UncertaintyTable
             if ($p > 0.0) {
                 $cP[$row] = \sqrt($p) * $halfPupil;
             }
-            if ($inputM !== $nowM) {
-                $mostlyM[$row] = $nowM = $inputM;
-            }
-            if ($inputW !== $nowW) {
-                $mostlyW[$row] = $nowW = $inputW;
-            }
-            if ($inputN !== $nowN) {
-                $mostlyN[$row] = $nowN = $inputN;
-            }
         }
         $this->columns = [
             'magnification' => $cM, 'fieldWidthMm' => $cF, 'fieldHeightMm' => $cH, 'workingDistanceMm' => $cW, 'subjectDistanceMm' => $cS, 'effectiveAperture' => $cN,
             'stopsLost' => $cL, 'depthOfFieldMm' => $cZ, 'nearMm' => $cNear, 'farMm' => $cFar, 'waveDepthMm' => $cV, 'airyDiameterMm' => $cA, 'detailMm' => $cD,
             'entrancePupilMm' => $cP,
         ];
-        $rows = count($positions);
-        $this->sources = [
-            'magnification' => self::runs($mostlyM, $rows, $inputs), 'workingDistanceMm' => self::runs($mostlyW, $rows, $inputs), 'effectiveAperture' => self::runs($mostlyN, $rows, $inputs),
-        ];
+        $this->name = static fn (string $reading, int $row): ?Contributor => Uncertainty::most($rig, $inputs, $rays->changesAt($reading, $row, $positions[$row], $images[$row], $medium));
+        $this->last = count($positions) - 1;
     }
 
     /**
-     * @param  array<int, int>  $mostly  by the first row of each stretch: which input contributes most from there on, -1 = none
-     * @param  list<UncertainInput>  $inputs
-     * @return list<array{int, int, UncertainInput}>
+     * Which figure contributes most to a reading, from which row to which: asked at every sixteenth, and between two that answer
+     * otherwise where it changes. A figure that is the greatest for fewer rows than that, between two stretches of another, is passed
+     * over. Worked out when it is asked for: few sweeps say it of more than one reading.
+     *
+     * @param  string  $reading  one of TOLD
+     * @return list<array{int, int, Contributor}>
      */
-    private static function runs(array $mostly, int $rows, array $inputs): array
+    public function sources(string $reading): array
     {
         $runs = [];
-        $starts = array_keys($mostly);
-        foreach ($starts as $k => $from) {
-            $input = $mostly[$from];
-            if ($input >= 0) {
-                $runs[] = [$from, ($starts[$k + 1] ?? $rows) - 1, $inputs[$input]];
+        foreach ($this->single as [$from, $to, $sure]) {
+            $source = $sure->source($reading);
+            if ($source !== null) {
+                $runs[] = [$from, $to, $source];
             }
+        }
+        $name = $this->name;
+        if ($name === null) {
+            return $runs;
+        }
+        $from = $row = 0;
+        $now = $name($reading, 0);
+        while ($row < $this->last) {
+            $next = min($this->last, $row + self::ASKED_EVERY);
+            $then = $name($reading, $next);
+            if (! self::alike($then, $now)) {
+                // The last row with the one, the first that has another.
+                $low = $row;
+                while ($next - $low > 1) {
+                    $middle = intdiv($low + $next, 2);
+                    $between = $name($reading, $middle);
+                    if (self::alike($between, $now)) {
+                        $low = $middle;
+                    } else {
+                        $next = $middle;
+                        $then = $between;
+                    }
+                }
+                if ($now !== null) {
+                    $runs[] = [$from, $next - 1, $now];
+                }
+                $from = $next;
+                $now = $then;
+            }
+            $row = $next;
+        }
+        if ($now !== null) {
+            $runs[] = [$from, $this->last, $now];
         }
 
         return $runs;
+    }
+
+    private static function alike(?Contributor $one, ?Contributor $other): bool
+    {
+        return $one?->part === $other?->part && $one?->field === $other?->field;
     }
 }

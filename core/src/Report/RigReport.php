@@ -10,7 +10,6 @@ use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\Reading;
-use ZincThimble\Core\Reading\UncertainInput;
 use ZincThimble\Core\Reading\Uncertainty;
 use ZincThimble\Core\Rig\ApertureWorked;
 use ZincThimble\Core\Rig\Rig;
@@ -23,7 +22,6 @@ final readonly class RigReport
 {
     /**
      * @param  array<string, float>  $halfWidths
-     * @param  array<string, UncertainInput>  $sources
      * @param  list<Finding>  $findings  worst first
      */
     private function __construct(
@@ -33,7 +31,7 @@ final readonly class RigReport
         public Range $range,
         public Infinity $infinity,
         public array $halfWidths,
-        public array $sources,
+        public Uncertainty $sure,
         public array $findings,
     ) {
     }
@@ -53,9 +51,9 @@ final readonly class RigReport
             $reading,
             $range,
             $infinity,
-            $sure['halfWidths'],
-            $sure['sources'],
-            Findings::of($rig, $reading, $range, $infinity, $sure['halfWidths'], $sure['sources']),
+            $sure->halfWidths(),
+            $sure,
+            Findings::of($rig, $reading, $range, $infinity, $sure),
         );
     }
 

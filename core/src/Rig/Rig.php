@@ -218,7 +218,7 @@ final class Rig
 
         return match (true) {
             $part instanceof VariableSpacer => [new Travel($i, TravelKind::Length, $part->minMm, $part->maxMm, 0.1)],
-            isset($this->lenses[$i]) && $this->lenses[$i]->m0 > 0.0 => [new Travel($i, TravelKind::Focus, 0.0, 1.0, 0.001)],
+            isset($this->lenses[$i]) && $this->lenses[$i]->turns() => [new Travel($i, TravelKind::Focus, $this->lenses[$i]->leastFocus(), 1.0, 0.001)],
             default => [],
         };
     }

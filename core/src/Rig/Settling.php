@@ -10,133 +10,154 @@ use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\LensFigures;
 
 /**
- * Brings the catalogue figures of a lens into agreement before anything is traced (OPTICS.md, "Settling a lens").
+ * Brings what is known of a lens into agreement before anything is traced: catalogue, what is filled in, and shots (OPTICS.md, "Settling
+ * a lens", "What its owner knows", "Shots").
  */
 final class Settling
 {
-    /** Half-width of a nominal focal length, as a share of it. */
-    public const FOCAL_LENGTH = 0.03;
-
-    /** Half-width of a closest focus, as a share of it. */
-    public const CLOSEST_FOCUS = 0.01;
-
-    /** Half-width of a greatest magnification, as a share of it. */
-    public const GREATEST_MAGNIFICATION = 0.03;
-
-    /** Half-width of a length from flange to rim, mm. */
-    public const RIM_MM = 1.0;
-
-    /** What an internally focusing lens gains in principal gap at its closest, over f m0, and the half-width of that. */
-    private const CLOSE_GAP = 0.4;
-
-    private const CLOSE_GAP_HALF_WIDTH = 0.3;
-
     /** Half-width of the effective aperture of an internally focusing lens at m = 1, as a share. */
     public const CLOSE_APERTURE = 0.15;
 
     /** Focal lengths at the closest, over the one at infinity, that an internally focusing lens can believably have. */
     private const BELIEVABLE = [0.4, 1.1];
 
+    /** By how much a figure has to be taken otherwise than given to be worth a word, as a share of it and in mm. */
+    private const WORTH_SHARE = 0.005;
+
+    private const WORTH_MM = 0.3;
+
+    /** How many settings of a zoom are kept at most. */
+    private const MOST_KEPT = 64;
+
+    /** @var \WeakMap<Lens, array<string, SettledLens>>|null */
+    private static ?\WeakMap $settled = null;
+
     /**
-     * @param  ?float  $zoomMm  where a zoom is set
-     * @param  ?LensFigures  $figures  figures to settle instead of the lens's own
-     * @param  ?Focusing  $taken  the kind of focusing, where that is decided already
+     * @param  ?float  $zoomMm  where a zoom is set, mm of focal length
      *
-     * @throws InvalidFigure names `minFocusMm` when no focal length at the closest fits
+     * @throws InvalidFigure names the field of a lens whose figures no lens can have
      */
-    public static function settle(Lens $lens, ?float $zoomMm, ?LensFigures $figures = null, ?Perturbation $perturbation = null, ?Focusing $taken = null): SettledLens
+    public static function settle(Lens $lens, ?float $zoomMm): SettledLens
     {
-        $figures ??= $lens->figuresAt($zoomMm);
-        $perturbation ??= Perturbation::none();
-        $aperturePerturbation = $perturbation->aperture * self::CLOSE_APERTURE;
-        $f = $figures->focalLengthMm;
-        $d = $figures->minFocusMm;
-        $m0 = $figures->maxMagnification;
-        $gapGiven = $figures->principalGapMm !== null;
-        $g = $figures->principalGapMm ?? ($lens->design->gapRatio() + $perturbation->family * $lens->design->gapRatioHalfWidth()) * $f;
-        $p = $figures->pupilRatio ?? $lens->design->pupilRatio() + $perturbation->family * $lens->design->pupilRatioHalfWidth();
-
-        if ($d === null || $m0 === null || $m0 <= 0.0 || $lens->focusing === Focusing::Fixed) {
-            return self::make($lens, $figures, $aperturePerturbation, $f, $f, $g, $g, 0.0, $p, [Focusing::Fixed, null, null, false, false]);
+        $settled = self::$settled ??= self::none();
+        $key = $lens->stations === [] ? 'as it is' : 'at '.$zoomMm;
+        $kept = $settled[$lens] ?? [];
+        if (! isset($kept[$key])) {
+            $kept = count($kept) < self::MOST_KEPT ? $kept : [];
+            $kept[$key] = self::between($lens, $zoomMm);
+            $settled[$lens] = $kept;
         }
 
-        // The ring's own law at the closest: D = A f + g, with A = 2 + m0 + 1/m0.
-        $bigA = 2.0 + $m0 + 1.0 / $m0;
-        $r = $d - ($bigA * $f + $g);
-        $sf = $lens->measured['focalLengthMm'] ?? self::FOCAL_LENGTH * $f;
-        $sg = $gapGiven ? 0.0 : $lens->design->gapRatioHalfWidth() * $f;
-        $variance = $bigA * $sf * $bigA * $sf + $sg * $sg;
-        $tolerance = 2.0 * sqrt($variance);
-
-        // A variant of a lens keeps the kind of focusing that was decided for the lens itself.
-        $focusing = $taken ?? $lens->focusing;
-        $decided = $focusing === Focusing::Unknown;
-        if ($decided) {
-            $focusing = abs($r) <= $tolerance ? Focusing::Unit : Focusing::Internal;
-        }
-        if ($focusing === Focusing::Unit) {
-            if (! $gapGiven && $variance > 0.0) {
-                $f += $bigA * $sf * $sf * $r / $variance;
-                $g += $sg * $sg * $r / $variance;
-            }
-            if ($f <= 0.0) {
-                throw InvalidFigure::because('minFocusMm', 'is too short for this focal length and magnification');
-            }
-
-            return self::make($lens, $figures, $aperturePerturbation, $f, $f, $g, $g, $m0, $p, [$focusing, $r, $tolerance, abs($r) > $tolerance, $decided]);
-        }
-
-        $g1 = $figures->closePrincipalGapMm ?? $g + (self::CLOSE_GAP + $perturbation->closeGap * self::CLOSE_GAP_HALF_WIDTH) * $f * $m0;
-        $f1 = $figures->closeFocalLengthMm ?? ($d - $g1) / $bigA;
-        if ($f1 <= 0.0) {
-            throw InvalidFigure::because('minFocusMm', 'is shorter than the lens itself at this magnification');
-        }
-        $disagrees = $f1 < self::BELIEVABLE[0] * $f || $f1 > self::BELIEVABLE[1] * $f;
-
-        return self::make($lens, $figures, $aperturePerturbation, $f, $f1, $g, $g1, $m0, $p, [$focusing, $r, $tolerance, $disagrees, $decided]);
+        return $kept[$key];
     }
 
-    /** @param  array{Focusing, ?float, ?float, bool, bool}  $verdict focusing, disagreement, tolerance, disagrees, decided */
-    private static function make(
-        Lens $lens,
-        LensFigures $figures,
-        float $aperturePerturbation,
-        float $f0,
-        float $f1,
-        float $g0,
-        float $g1,
-        float $m0,
-        float $p,
-        array $verdict,
-    ): SettledLens {
-        $closeLoss = $figures->closeEffectiveAperture !== null && $figures->widest !== null
-            ? $figures->closeEffectiveAperture / $figures->widest - 1.0
-            : null;
+    /**
+     * One set of figures, whatever else the lens has.
+     *
+     * @throws InvalidFigure as settle() does
+     */
+    public static function station(Lens $lens, LensFigures $figures): SettledLens
+    {
+        $from = SettledLens::from($lens, $figures, KnownFigures::of($lens, $figures));
+        if ($from->focusing === Focusing::Internal) {
+            $from->mustBeALens();
+        }
+        $fit = LensFit::of($from, $figures->shots);
 
-        return new SettledLens(
-            f0: $f0,
-            f1: $f1,
-            g0: $g0,
-            g1: $g1,
-            register: $figures->registerMm,
-            rim: $figures->frontRimMm,
-            m0: $m0,
-            p0: $p,
-            p1: $figures->closePupilRatio,
-            closeLoss: $closeLoss,
-            focusing: $verdict[0],
-            rimTravel: $figures->rimTravelMm,
-            protrusion: $figures->rearProtrusionMm,
-            frontGlass: $figures->frontGlassMm,
-            imageCircle: $figures->imageCircleMm,
-            widest: $figures->widest,
-            smallest: $figures->smallest,
-            showsEffective: $lens->aperture->showsEffective,
-            disagreement: $verdict[1],
-            tolerance: $verdict[2],
-            disagrees: $verdict[3],
-            decided: $verdict[4],
-            aperturePerturbation: $aperturePerturbation,
-        );
+        return self::told($from, $figures, $fit->x, $fit->covariance);
+    }
+
+    /** @return \WeakMap<Lens, array<string, SettledLens>> */
+    private static function none(): \WeakMap
+    {
+        /** @var \WeakMap<Lens, array<string, SettledLens>> $none */
+        $none = new \WeakMap;
+
+        return $none;
+    }
+
+    /** Between two stations what the shots of each have moved, and how sure they left it, is linear like every other figure. */
+    private static function between(Lens $lens, ?float $zoomMm): SettledLens
+    {
+        [$below, $above, $share] = $lens->stationsAbout($zoomMm);
+        if ($share <= 0.0 || ($below->shots === [] && $above->shots === [])) {
+            return self::station($lens, $share <= 0.0 ? $below : $below->between($above, $share));
+        }
+        $figures = $below->between($above, $share);
+        $from = SettledLens::from($lens, $figures, KnownFigures::of($lens, $figures));
+        $plain = LensFit::of($from, []);
+        $x = $plain->x;
+        $covariance = array_map(static fn (array $row): array => array_map(static fn (): float => 0.0, $row), $plain->covariance);
+        foreach ([[$below, 1.0 - $share], [$above, $share]] as [$station, $weight]) {
+            $own = SettledLens::from($lens, $station, KnownFigures::of($lens, $station));
+            $alike = $own->figures === $from->figures;
+            $shot = LensFit::of($own, $station->shots);
+            $unshot = LensFit::of($own, []);
+            foreach ($x as $k => $value) {
+                $x[$k] = $value + ($alike || $k < 4 ? $weight * (($shot->x[$k] ?? 0.0) - ($unshot->x[$k] ?? 0.0)) : 0.0);
+                foreach ($covariance[$k] as $j => $sum) {
+                    $covariance[$k][$j] = $sum + $weight * ($alike ? $shot->covariance[$k][$j] : $plain->covariance[$k][$j]);
+                }
+            }
+        }
+
+        return self::told($from, $figures, $x, $covariance);
+    }
+
+    /**
+     * @param  list<float>  $x
+     * @param  list<list<float>>  $covariance
+     */
+    private static function told(SettledLens $from, LensFigures $figures, array $x, array $covariance): SettledLens
+    {
+        $lens = $from->at($x)->mustBeALens();
+        $factor = Cholesky::factor($covariance);
+        $ways = [];
+        foreach ($x as $k => $_) {
+            $way = [];
+            foreach ($factor as $row) {
+                $way[] = KnownFigures::NINE_IN_TEN * $row[$k];
+            }
+            $ways[] = $way;
+        }
+        $sure = $lens->told($ways, [], [], false);
+        $beyond = $lens->focusing === Focusing::Internal && ($lens->f1 < self::BELIEVABLE[0] * $lens->f0 || $lens->f1 > self::BELIEVABLE[1] * $lens->f0);
+        $residuals = [];
+        foreach ($figures->shots as $i => $shot) {
+            $trace = ShotTrace::of($lens, $shot);
+            foreach (ShotTrace::measures($shot, $from->f0) as [$reading, $value, $half]) {
+                $residuals[] = new ShotResidual($i, $reading, $value, $half, $reading === 'magnification' || $trace->magnification > 0.0 ? $trace->reading($reading) : null);
+            }
+        }
+
+        return $lens->told($ways, self::takenAs($sure, $from->catalogue(), $x), $residuals, $lens->disagrees || $beyond);
+    }
+
+    /**
+     * @param  list<float>  $given
+     * @param  list<float>  $x
+     * @return list<TakenAs>
+     */
+    private static function takenAs(SettledLens $lens, array $given, array $x): array
+    {
+        $taken = [];
+        foreach ($lens->figures as $k => $figure) {
+            $value = match ($figure) {
+                LensFigure::CloseFocalLength => $lens->f1,
+                LensFigure::CloseGap => $lens->g1,
+                default => $x[$k],
+            };
+            if (in_array($figure, $lens->known->filled, true)) {
+                $taken[] = new TakenAs($figure, null, $value, $lens->halfWidth($figure));
+            } elseif (match ($figure) {
+                LensFigure::FocalLength, LensFigure::Magnification => abs($value - $given[$k]) >= self::WORTH_SHARE * $given[$k],
+                LensFigure::Register, LensFigure::FrontRim => abs($value - $given[$k]) >= self::WORTH_MM,
+                default => false,
+            }) {
+                $taken[] = new TakenAs($figure, $given[$k], $value, $lens->halfWidth($figure));
+            }
+        }
+
+        return $taken;
     }
 }

@@ -104,8 +104,8 @@ final class Travels
             $greatest = $lens->stations[count($lens->stations) - 1]->focalLengthMm;
             $travels[] = new Travel($i, TravelKind::Zoom, $least, $greatest, $greatest - $least > 400.0 ? 5.0 : 1.0);
         }
-        if ($settled->m0 > 0.0) {
-            $travels[] = new Travel($i, TravelKind::Focus, 0.0, 1.0, 1.0 / self::RING_STEPS);
+        if ($settled->turns()) {
+            $travels[] = new Travel($i, TravelKind::Focus, $settled->leastFocus(), 1.0, 1.0 / self::RING_STEPS);
         }
         if ($settled->widest !== null && $settled->smallest !== null && $settled->smallest > $settled->widest) {
             $travels[] = new Travel($i, TravelKind::Aperture, $settled->widest, $settled->smallest, 0.0);

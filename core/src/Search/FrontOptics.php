@@ -60,7 +60,7 @@ final class FrontOptics
         }
         $this->rig = Rig::of($camera, $front->parts, new Setting([], $focus, [], $zoomMm, [], [], null), $conditions);
         $lens = $this->rig->lenses[0] ?? null;
-        $this->moves = $lens !== null && $lens->m0 > 0.0;
+        $this->moves = $lens !== null && $lens->turns();
         $this->widest = $lens?->widest;
         $this->smallest = $lens->smallest ?? $lens?->widest;
         $this->frontOuter = Outline::frontMm($front->parts[count($front->parts) - 1]);
@@ -68,7 +68,7 @@ final class FrontOptics
         $this->stops = $this->widest === null || $control === null ? [null] : MarkedStops::between($this->widest, $this->smallest ?? $this->widest, $control);
         $disagree = 0;
         foreach ($this->rig->lenses as $each) {
-            $disagree += $each->disagrees && $each->disagreement !== null ? 1 : 0;
+            $disagree += $each->disagrees ? 1 : 0;
         }
         $this->disagree = $disagree;
         $lays = [];
@@ -96,7 +96,7 @@ final class FrontOptics
     public function secondMoves(): bool
     {
         foreach ($this->rig->lenses as $i => $lens) {
-            if ($i > 0 && $lens->m0 > 0.0) {
+            if ($i > 0 && $lens->turns()) {
                 return true;
             }
         }

@@ -16,6 +16,7 @@ use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Joint\AdapterPaths;
 use ZincThimble\Core\Rig\Conditions;
+use ZincThimble\Core\Rig\KnownFigures;
 
 /**
  * Which one part, by its measures, would make a kit fulfil a wish that it doesn't fulfil: the usual parts that go on what
@@ -92,7 +93,7 @@ final readonly class PurchaseSuggestion
                 $far = $lens->identity->rear->main();
                 if ($near !== null && $far !== null && self::canBeMade($near) && self::canBeMade($far)
                     && $rings->way($camera->front, $lens->identity->rear) === null) {
-                    $parts['adapter '.$near->name.' '.$far->name] ??= self::ring(Kind::Adapter, $near, $far, max(1.0, $lens->figures->registerMm - $camera->registerMm));
+                    $parts['adapter '.$near->name.' '.$far->name] ??= self::ring(Kind::Adapter, $near, $far, max(1.0, KnownFigures::of($lens, $lens->figures)->registerMm - $camera->registerMm));
                 }
                 $thread = $lens->identity->front->main();
                 if ($near !== null && self::canBeMade($near) && $thread !== null && $thread->isThread()

@@ -105,6 +105,20 @@ final class PublishedBoundsTest extends TestCase
         yield 'lens registerMm' => ['lens', 'registerMm', 0.0, 3_000.0];
         yield 'lens frontRimMm' => ['lens', 'frontRimMm', 0.0, 3_000.0];
         yield 'lens minFocusMm' => ['lens', 'minFocusMm', 0.001, 1_000_000.0];
+        yield 'lens minFocusFrontMm' => ['lens', 'minFocusFrontMm', 0.0, 3_000.0];
+        yield 'lens minMagnification' => ['lens', 'minMagnification', 0.0, 100.0];
+        yield 'lens pastInfinityMm' => ['lens', 'pastInfinityMm', 0.0, 3_000.0];
+        yield 'lens pupils/entranceMm' => ['lens', 'pupils/entranceMm', 0.001, 3_000.0];
+        yield 'lens pupils/exitMm' => ['lens', 'pupils/exitMm', 0.001, 3_000.0];
+        yield 'lens shots/cameraRegisterMm' => ['lens', 'shots/cameraRegisterMm', 0.0, 3_000.0];
+        yield 'lens shots/spacersMm' => ['lens', 'shots/spacersMm', 0.0, 3_000.0];
+        yield 'lens shots/focus' => ['lens', 'shots/focus', 0.0, 1.0];
+        yield 'lens shots/magnification' => ['lens', 'shots/magnification', 0.0, 100.0];
+        yield 'lens shots/magnificationHalfWidth' => ['lens', 'shots/magnificationHalfWidth', 0.000_001, 100.0];
+        yield 'lens shots/workingDistanceMm' => ['lens', 'shots/workingDistanceMm', 0.0, 3_000.0];
+        yield 'lens shots/workingDistanceMmHalfWidth' => ['lens', 'shots/workingDistanceMmHalfWidth', 0.001, 3_000.0];
+        yield 'lens shots/subjectDistanceMm' => ['lens', 'shots/subjectDistanceMm', 0.001, 1_000_000.0];
+        yield 'lens shots/subjectDistanceMmHalfWidth' => ['lens', 'shots/subjectDistanceMmHalfWidth', 0.001, 3_000.0];
         yield 'lens maxMagnification' => ['lens', 'maxMagnification', 0.0, 100.0];
         yield 'lens principalGapMm' => ['lens', 'principalGapMm', -2_000.0, 2_000.0];
         yield 'lens pupilRatio' => ['lens', 'pupilRatio', 0.01, 100.0];
@@ -121,7 +135,7 @@ final class PublishedBoundsTest extends TestCase
         yield 'lens marks/focus' => ['lens', 'marks/focus', 0.0, 1.0];
         yield 'lens marks/distanceMm' => ['lens', 'marks/distanceMm', 0.001, 1_000_000.0];
         yield 'lens marks/magnification' => ['lens', 'marks/magnification', 0.0, 100.0];
-        yield 'lens set/focus' => ['lens', 'set/focus', 0.0, 1.0];
+        yield 'lens set/focus' => ['lens', 'set/focus', -1.0, 1.0];
         yield 'lens set/aperture' => ['lens', 'set/aperture', 0.5, 256.0];
         yield 'lens set/zoomMm' => ['lens', 'set/zoomMm', 1.0, 2_000.0];
         yield 'close-up-lens powerD' => ['close-up-lens', 'powerD', -50.0, 50.0];
@@ -229,7 +243,7 @@ final class PublishedBoundsTest extends TestCase
         yield 'hood' => ['hood', []];
         yield 'helicoid' => ['helicoid', ['minMm', 'maxMm']];
         yield 'bellows' => ['bellows', ['minMm', 'maxMm']];
-        yield 'lens' => ['lens', ['focalLengthMm', 'registerMm', 'frontRimMm']];
+        yield 'lens' => ['lens', ['focalLengthMm', 'frontRimMm']];
         yield 'close-up-lens' => ['close-up-lens', ['powerD']];
         yield 'objective' => ['objective', ['nominal', 'na', 'workingDistanceMm']];
         yield 'teleconverter' => ['teleconverter', ['factor']];
@@ -293,7 +307,7 @@ final class PublishedBoundsTest extends TestCase
             }
             $lens[$field->name] = [$field->type, $field->least, $field->greatest, $field->words, count($field->fields)];
         }
-        $this->assertCount(16, $station);
+        $this->assertCount(22, $station);
         $this->assertSame(array_intersect_key($lens, $station), $station);
     }
 
@@ -337,11 +351,15 @@ final class PublishedBoundsTest extends TestCase
         $path = explode('/', $field);
         $last = (string) array_pop($path);
         $object = $path[0] ?? null;
-        $list = in_array($object, ['modes', 'marks'], true);
+        $list = in_array($object, ['modes', 'marks', 'shots'], true);
         if ($object === null) {
             $fields[$last] = $value;
         } elseif ($list) {
-            $fields[$object] = [[$last => $value] + ($object === 'modes' ? ['name' => 'video'] + self::SENSOR : ['focus' => 0.5, 'magnification' => 0.1])];
+            $fields[$object] = [[$last => $value] + match ($object) {
+                'modes' => ['name' => 'video'] + self::SENSOR,
+                'shots' => ['cameraRegisterMm' => 44.5, 'spacersMm' => 20],
+                default => ['focus' => 0.5, 'magnification' => 0.1],
+            }];
         } else {
             $fields[$object] = [$last => $value] + ($fields[$object] ?? []);
         }

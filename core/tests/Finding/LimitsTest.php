@@ -15,11 +15,11 @@ use ZincThimble\Core\Finding\Limits;
 use ZincThimble\Core\Finding\RuleContext;
 use ZincThimble\Core\Finding\Span;
 use ZincThimble\Core\Plan\Advice;
+use ZincThimble\Core\Reading\Contributor;
 use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\ReadingTable;
-use ZincThimble\Core\Reading\Uncertainty;
 use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Tests\RigMaker;
@@ -162,11 +162,11 @@ final class LimitsTest extends TestCase
     public function test_a_half_width_is_told_from_two_in_a_hundred(): void
     {
         $rig = RigMaker::made(self::rig([self::TUBE, self::LENS]));
-        $source = Uncertainty::inputs($rig)[0];
+        $source = new Contributor(1, 'focalLengthMm', false);
         foreach ([[0.02, 1], [0.019999, 0]] as [$half, $told]) {
             $table = ReadingTable::ofOne(Reading::of($rig));
             $table->workingDistanceMm = [100.0];
-            $context = new RuleContext($rig, Range::of($rig), Infinity::of($rig, Range::of($rig)), $table, halfWidths: ['workingDistanceMm' => [100.0 * $half]], sources: ['workingDistanceMm' => [[0, 0, $source]]]);
+            $context = new RuleContext($rig, Range::of($rig), Infinity::of($rig, Range::of($rig)), $table, halfWidths: ['workingDistanceMm' => [100.0 * $half]], sources: static fn (string $name): array => $name === 'workingDistanceMm' ? [[0, 0, $source]] : []);
             $this->assertCount($told, array_filter(Findings::spans($context), static fn (Span $span): bool => $span->finding->code === Code::Estimated), (string) $half);
         }
     }

@@ -195,7 +195,7 @@ final class SentencesTest extends TestCase
             'a lens of which little is known' => [
                 'note',
                 1,
-                "Working distance is good to ±10.7\u{2009}mm: it rests on the nominal focal length of Fifty. Two ruler shots at different extensions settle it.",
+                "Working distance is good to ±14.8\u{2009}mm: it rests on a principal gap typical of the design of Fifty.",
                 [],
             ],
         ];

@@ -22,6 +22,7 @@ use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lamp;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\LensFigures;
+use ZincThimble\Core\Gear\LensShot;
 use ZincThimble\Core\Gear\Objective;
 use ZincThimble\Core\Gear\Parts;
 use ZincThimble\Core\Gear\Port;
@@ -53,6 +54,9 @@ final class FiguresByNameTest extends TestCase
         'rearProtrusionMm' => 3.5,
         'frontGlassMm' => 31.5,
         'imageCircleMm' => 43.5,
+        'minFocusFrontMm' => 365.5,
+        'minMagnification' => 0.02,
+        'pastInfinityMm' => 1.25,
     ];
 
     public function test_what_every_part_has(): void
@@ -175,6 +179,7 @@ final class FiguresByNameTest extends TestCase
             'design' => 'telephoto',
             'flatField' => true,
             'marks' => [['focus' => 0.25, 'distanceMm' => 1000, 'magnification' => 0.05], ['focus' => 1]],
+            'pupils' => ['entranceMm' => 24.5, 'exitMm' => 31.25],
             'measured' => ['focalLengthMm' => -0.2, 'registerMm' => 0.1],
         ]);
         foreach (self::FIGURES as $name => $value) {
@@ -194,24 +199,28 @@ final class FiguresByNameTest extends TestCase
         $this->assertFalse($lens->isZoom());
         $this->assertSame([0.25, 1000.0, 0.05], [$lens->marks[0]->focus, $lens->marks[0]->distanceMm, $lens->marks[0]->magnification]);
         $this->assertSame([1.0, null, null], [$lens->marks[1]->focus, $lens->marks[1]->distanceMm, $lens->marks[1]->magnification]);
-        $this->assertSame(['focalLengthMm' => 0.2, 'registerMm' => 0.1], $lens->measured, 'a half-width has no sign');
+        $this->assertSame(['focalLengthMm' => 0.2, 'registerMm' => 0.1], $lens->figures->measured, 'a half-width has no sign');
+        $this->assertSame([24.5, 31.25], [$lens->figures->entranceMm, $lens->figures->exitMm]);
+        $this->assertFalse($lens->threaded);
+        $this->assertTrue(self::made(Kind::Lens, Lens::class, self::FIGURES + ['rear' => 'thread:42x1'])->threaded);
     }
 
     public function test_a_lens_of_which_little_is_known(): void
     {
         $lens = self::made(Kind::Lens, Lens::class, ['focalLengthMm' => 62, 'registerMm' => 44.5, 'frontRimMm' => 33]);
-        foreach (array_diff(array_keys(self::FIGURES), ['focalLengthMm', 'registerMm', 'frontRimMm', 'rimTravelMm', 'rearProtrusionMm']) as $name) {
+        foreach (array_diff(array_keys(self::FIGURES), ['focalLengthMm', 'registerMm', 'frontRimMm', 'rimTravelMm', 'rearProtrusionMm', 'minMagnification', 'pastInfinityMm']) as $name) {
             $this->assertNull($lens->figures->{$name}, $name);
         }
         $this->assertSame(0.0, $lens->figures->rimTravelMm);
         $this->assertSame(0.0, $lens->figures->rearProtrusionMm);
+        $this->assertSame([0.0, 0.0], [$lens->figures->minMagnification, $lens->figures->pastInfinityMm]);
         $this->assertSame(Design::Unknown, $lens->design);
         $this->assertSame(Focusing::Unknown, $lens->focusing);
         $this->assertSame(ApertureControl::Ring, $lens->aperture->control);
         $this->assertFalse($lens->aperture->showsEffective);
         $this->assertNull($lens->aperture->rest);
         $this->assertNull($lens->flatField);
-        $this->assertSame(['focalLengthMm' => 62.0, 'registerMm' => 44.5, 'frontRimMm' => 33.0, 'rimTravelMm' => 0.0, 'rearProtrusionMm' => 0.0], $lens->figures->known());
+        $this->assertSame([null, null, [], []], [$lens->figures->entranceMm, $lens->figures->exitMm, $lens->figures->measured, $lens->figures->shots]);
         $this->refused('aperture.smallest', Kind::Lens, self::FIGURES + ['aperture' => ['widest' => 4, 'smallest' => 3.9]]);
         $this->refused('frontRimMm', Kind::Lens, ['focalLengthMm' => 62, 'registerMm' => 44.5]);
     }
@@ -243,14 +252,32 @@ final class FiguresByNameTest extends TestCase
         $this->assertSame(47.0, $zoom->figuresAt(47.0)->focalLengthMm);
     }
 
-    public function test_one_figure_changed_leaves_the_others(): void
+    public function test_a_shot_has_every_measure_by_its_name(): void
     {
-        $figures = self::made(Kind::Lens, Lens::class, self::FIGURES)->figures;
-        foreach (self::FIGURES as $name => $value) {
-            $changed = $figures->with($name, $value + 1.0);
-            $this->assertSame([$name => $value + 1.0], array_diff_assoc($changed->known(), $figures->known()));
-            $this->assertSame($value, $figures->{$name});
-        }
+        $lens = self::made(Kind::Lens, Lens::class, self::FIGURES + ['shots' => [
+            [
+                'cameraRegisterMm' => 18.5, 'spacersMm' => 61, 'reversed' => true, 'focus' => 0.25, 'magnification' => 0.5, 'magnificationHalfWidth' => 0.01,
+                'workingDistanceMm' => 71, 'workingDistanceMmHalfWidth' => 0.5, 'subjectDistanceMm' => 211, 'subjectDistanceMmHalfWidth' => 3, 'at' => '2026-11-02', 'note' => 'on the bellows',
+            ],
+            ['cameraRegisterMm' => 44.5, 'spacersMm' => 0],
+        ]]);
+        [$shot, $bare] = $lens->figures->shots;
+        $this->assertEquals(new LensShot(18.5, 61.0, true, 0.25, 0.5, 0.01, 71.0, 0.5, 211.0, 3.0, '2026-11-02', 'on the bellows'), $shot);
+        $this->assertSame(79.5, $shot->z0());
+        $this->assertEquals(new LensShot(cameraRegisterMm: 44.5, spacersMm: 0.0), $bare);
+        $this->assertSame([], $lens->figures->withShots([])->shots);
+        $this->assertCount(2, $lens->figures->shots, 'and the figures are as they were');
+        $this->refused('spacersMm', Kind::Lens, self::FIGURES + ['shots' => [['cameraRegisterMm' => 44.5]]]);
+    }
+
+    public function test_a_shot_is_of_one_station_alone(): void
+    {
+        $shot = ['cameraRegisterMm' => 44.5, 'spacersMm' => 20, 'magnification' => 0.4];
+        $zoom = self::made(Kind::Lens, Lens::class, ['focalLengthMm' => 24, 'registerMm' => 44.5, 'frontRimMm' => 80, 'shots' => [$shot], 'measured' => ['frontRimMm' => 0.5], 'stations' => [
+            ['focalLengthMm' => 24, 'shots' => [$shot, $shot], 'measured' => ['focalLengthMm' => 0.2]], ['focalLengthMm' => 70, 'measured' => ['focalLengthMm' => 0.6]],
+        ]]);
+        $this->assertSame([2, 0, 0], [count($zoom->figuresAt(24.0)->shots), count($zoom->figuresAt(70.0)->shots), count($zoom->figuresAt(47.0)->shots)]);
+        $this->assertEqualsWithDelta(['frontRimMm' => 0.5, 'focalLengthMm' => 0.4], $zoom->figuresAt(47.0)->measured, 1e-12);
     }
 
     public function test_a_close_up_lens(): void

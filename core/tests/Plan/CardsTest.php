@@ -35,14 +35,15 @@ final class CardsTest extends TestCase
         self::assertEqualsWithDelta((9.0 + 15.0 + 31.0) / $f, $rows['Tube 9 + Tube 15 + Tube 31'][0], 1e-9);
         self::assertSame(INF, $rows['the lens alone'][1]);
         self::assertSame(0.0, $rows['the lens alone'][0]);
-        self::assertStringContainsString(sprintf('Tube 31 %+.2f×', 31.0 / $f), $rows['Tube 9 + Tube 31'][5]);
-        self::assertStringContainsString('Close-up +4 +', $rows['Tube 9 + Close-up +4'][5]);
+        self::assertStringContainsString(sprintf('Tube 31 %+.2f×', 31.0 / $f), $rows['Tube 9 + Tube 31'][6]);
+        self::assertMatchesRegularExpression('/^±0\.\d+×, ±\d+(\.\d+)?\x{2009}mm$/u', $rows['Tube 9 + Tube 31'][5]);
+        self::assertStringContainsString('Close-up +4 +', $rows['Tube 9 + Close-up +4'][6]);
     }
 
     public function test_close_up_lenses_have_a_nearest_and_a_furthest_focus_at_every_zoom_setting(): void
     {
         $card = $this->cards('Sedge 24–70')->closeUps();
-        self::assertCount(4 * count($this->part(Lens::class, 'Sedge 24–70')->stations), $card->columns);
+        self::assertCount(4 * count($this->part(Lens::class, 'Sedge 24–70')->stations) + 1, $card->columns);
         self::assertSame('none', $card->rows[0]['label']);
         self::assertSame(INF, $card->rows[0]['values'][2]);
         $card = $this->cards('Moor 50')->closeUps();
@@ -54,6 +55,9 @@ final class CardsTest extends TestCase
         // With the lens at infinity the subject stands 1000/D from the plane of the close-up lens.
         $rows = array_column($card->rows, 'values', 'label');
         self::assertEqualsWithDelta(250.0, $rows['Close-up +4'][2], 5.0);
+        // A power is good to 5 %, and so is the furthest focus; near, the lens adds its own.
+        self::assertMatchesRegularExpression('/^±\d+(\.\d+)? %$/', $rows['Close-up +4'][4]);
+        self::assertGreaterThan(4.5, (float) substr($rows['Close-up +4'][4], strlen('±')));
     }
 
     public function test_draws_are_told_on_the_scale_and_lose_more_stops_the_longer(): void
@@ -72,7 +76,7 @@ final class CardsTest extends TestCase
     {
         $lines = explode("\r\n", trim($this->cards('Moor 50')->ladder()->csv()));
         self::assertCount(9, $lines);
-        self::assertSame('Behind and before the lens,magnification,working distance (mm),at its closest,working distance there (mm),stops lost,each part adds', $lines[0]);
+        self::assertSame('Behind and before the lens,magnification,working distance (mm),at its closest,working distance there (mm),stops lost,good to,each part adds', $lines[0]);
         self::assertStringContainsString('the lens alone,0,infinity,', $lines[1]);
     }
 

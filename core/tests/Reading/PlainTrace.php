@@ -14,7 +14,7 @@ final class PlainTrace
 {
     /** g/f and P of the design families, each with nothing said of its half-width but what settling needs. */
     private const FAMILIES = [
-        'symmetrical' => [-0.18, 0.15, 1.08], 'triplet' => [-0.06, 0.05, 0.95], 'telephoto' => [0.15, 0.15, 0.72],
+        'symmetrical' => [-0.18, 0.25, 1.08], 'triplet' => [-0.06, 0.08, 0.95], 'telephoto' => [0.15, 0.25, 0.72],
         'retrofocus' => [0.70, 0.50, 1.65], 'wide' => [0.45, 0.30, 1.20], 'unknown' => [0.0, 0.40, 1.00],
     ];
 
@@ -92,12 +92,14 @@ final class PlainTrace
         if ($m0 !== null && $d !== null && $part['focusing'] !== 'fixed') {
             $sum = 2 + $m0 + 1 / $m0;
             $miss = $d - ($sum * $f + $g);
-            $sf = 0.03 * $f;
-            $sg = isset($figures['principalGapMm']) ? 0.0 : $halfRatio * $f;
-            $variance = ($sum * $sf) ** 2 + $sg ** 2;
-            $how = $part['focusing'] === 'unknown' ? (abs($miss) <= 2 * sqrt($variance) ? 'unit' : 'internal') : $part['focusing'];
-            if ($how === 'unit' && ! isset($figures['principalGapMm'])) {
-                [$f, $g] = [$f + $sum * $sf ** 2 * $miss / $variance, $g + $sg ** 2 * $miss / $variance];
+            $hf = 0.03 * $f;
+            $hg = (isset($figures['principalGapMm']) ? 0.02 : $halfRatio) * $f;
+            $hd = max(0.01 * $d, 4.0);
+            $hm = max(0.03 * $m0, 0.005);
+            $bound = 2 * sqrt(($sum * $hf) ** 2 + $hg ** 2 + $hd ** 2 + ($f * (1 - 1 / $m0 ** 2) * $hm) ** 2);
+            $how = $part['focusing'] === 'unknown' ? (abs($miss) <= $bound ? 'unit' : 'internal') : $part['focusing'];
+            if ($how === 'unit') {
+                [$f, $g, $m0] = self::mostProbable([$f, $hf], [$g, $hg], [$m0, $hm], [$d, $hd]);
                 [$f1, $g1] = [$f, $g];
             } elseif ($how === 'internal') {
                 $g1 = $g + 0.4 * $f * $m0;
@@ -169,6 +171,37 @@ final class PlainTrace
         }
 
         return $between;
+    }
+
+    /**
+     * With the magnification held, focal length and gap share what is missing as their variances have it; which magnification leaves
+     * least is tried out.
+     *
+     * @param  array{float, float}  $f  figure and half-width
+     * @param  array{float, float}  $g
+     * @param  array{float, float}  $m
+     * @param  array{float, float}  $d
+     * @return array{float, float, float}
+     */
+    private static function mostProbable(array $f, array $g, array $m, array $d): array
+    {
+        $given = static function (float $try) use ($f, $g, $m, $d): array {
+            $sum = 2 + $try + 1 / $try;
+            $miss = $d[0] - ($sum * $f[0] + $g[0]);
+            $variance = ($sum * $f[1]) ** 2 + $g[1] ** 2 + $d[1] ** 2;
+
+            return [$miss ** 2 / $variance + (($try - $m[0]) / $m[1]) ** 2, $f[0] + $sum * $f[1] ** 2 * $miss / $variance, $g[0] + $g[1] ** 2 * $miss / $variance];
+        };
+        $low = max(0.3 * $m[0], $m[0] - 8 * $m[1]);
+        $high = $m[0] + 8 * $m[1];
+        $slope = static fn (float $at): float => $given($at * (1 + 1e-6))[0] - $given($at * (1 - 1e-6))[0];
+        for ($n = 0; $n < 200; $n++) {
+            $middle = ($low + $high) / 2;
+            $slope($middle) > 0.0 ? $high = $middle : $low = $middle;
+        }
+        [, $focal, $gap] = $given($low);
+
+        return [$focal, $gap, $low];
     }
 
     /** @param  array<string, mixed>  $part */

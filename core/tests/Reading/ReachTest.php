@@ -19,7 +19,7 @@ final class ReachTest extends TestCase
 {
     private const FIXED = ['kind' => 'lens', 'focalLengthMm' => 50, 'registerMm' => 44.5, 'frontRimMm' => 40, 'principalGapMm' => -9, 'focusing' => 'fixed'];
 
-    private const UNIT = ['focusing' => 'unit', 'minFocusMm' => 450, 'maxMagnification' => 0.15] + self::FIXED;
+    private const UNIT = ['focusing' => 'unit', 'minFocusMm' => 50 * (2 + 0.15 + 1 / 0.15) - 9, 'maxMagnification' => 0.15] + self::FIXED;
 
     public function test_a_lens_on_its_own_mount_goes_from_infinity_to_its_closest(): void
     {

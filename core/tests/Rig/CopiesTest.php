@@ -6,6 +6,7 @@ namespace ZincThimble\Core\Tests\Rig;
 
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\LensShot;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Report\Sweep;
@@ -39,7 +40,11 @@ final class CopiesTest extends TestCase
                 if ($part instanceof Lens) {
                     $rig->withLens($i, Settling::settle($part, null));
                     $rig->withPart($i, $part->turned());
-                    $part->figures->with('focalLengthMm', 1.0);
+                    $part->figures->withShots([new LensShot(44.5, 20.0)]);
+                    $rig->lenses[$i]->moved(0, 1.0);
+                    $rig->lenses[$i]->withPupilRatio(2.0);
+                    $rig->lenses[$i]->withBend(0.1, 1.0);
+                    $rig->lenses[$i]->withApertureShift(0.2);
                 }
             }
             RigReport::of($rig);

@@ -142,6 +142,7 @@ export const api = {
     deleted: (kit: number) => unwrap(client.GET('/kits/{kit}/deleted', { params: ofKit(kit) })),
     bringBack: (kit: number, deleted: number) =>
         unwrap(client.POST('/kits/{kit}/parts/{deleted}/back', { params: { path: { kit, deleted } } })),
+    lens: (kit: number, part: PartFields) => unwrap(client.POST('/kits/{kit}/lens', { params: ofKit(kit), body: { part } })),
     measure: (kit: number, part: number, body: MeasureRequest) =>
         unwrap(client.POST('/kits/{kit}/parts/{part}/measure', { params: { path: { kit, part } }, body })),
     map: (kit: number) => unwrap(client.GET('/kits/{kit}/map', { params: ofKit(kit) })),

@@ -12,6 +12,9 @@ export const keys = {
     kits: ['kits'],
     kit: (id: number | undefined) => ['kit', id],
     deleted: (kit: number) => ['deleted', kit],
+    /** How sure a lens is, by what is filled in. */
+    lens: (kit: number, fields: string) => ['lens', kit, fields],
+    measured: (kit: number, part: number, version: number, zoom: number | undefined) => ['measured', kit, part, version, zoom],
     map: (kit: KitView) => ['map', kit.id, kit.revision],
     crossing: (kit: KitView, front: string, rear: string) => ['crossing', kit.id, kit.revision, front, rear],
     card: (kit: KitView | undefined, kind: string, query: unknown) => ['card', kit?.id, kit?.revision, kind, query],

@@ -1,10 +1,12 @@
 import { Popover } from 'radix-ui';
+import { Link } from 'react-router';
 import type { RigView } from '../api/client';
 import { digits, fNumber, length, lengthDigits, magnification, mass, ratio, stops, type Units } from '../ui/figures';
 import type { Pointed } from '../drawing/RigDrawing';
 import { Strip } from '../strip/Strip';
 import { strings } from '../strings/index';
 import type { ReadingName, DisplayedReadings } from './displayedReadings';
+import { TakenAs } from './TakenAs';
 
 interface Props {
     rig: RigView;
@@ -127,6 +129,7 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
                 {...point('detailMm')}
             />
             <FocusStrip rig={rig} shown={shown} units={units} point={point} />
+            <TakenAs taken={rig.takenAs} />
             <AllReadings rig={rig} shown={shown} units={units} />
         </div>
     );
@@ -246,14 +249,15 @@ function Doubt({ rig, name, halfWidth, units }: { rig: RigView; name: ReadingNam
     const doubt = rig.doubts.find((each) => each.reading === name);
     const value = rig.readings[name];
     if (!doubt || halfWidth === null || (value !== null && halfWidth < Math.abs(value) * 0.005)) return null;
-    const said =
+    const tellHalf = (half: number) =>
         name === 'magnification'
-            ? magnification(halfWidth)
+            ? magnification(half)
             : name === 'effectiveAperture'
-              ? digits(halfWidth)
+              ? digits(half)
               : name === 'detailMm'
-                ? `${digits(halfWidth * 1000)} µm`
-                : length(halfWidth, units);
+                ? `${digits(half * 1000)} µm`
+                : length(half, units);
+    const said = tellHalf(halfWidth);
     const brief =
         name === 'detailMm'
             ? digits(halfWidth * 1000)
@@ -279,7 +283,24 @@ function Doubt({ rig, name, halfWidth, units }: { rig: RigView; name: ReadingNam
                     className="z-20 w-72 border border-ink bg-plate p-3 text-sm"
                 >
                     <p>{strings.readings.doubtText(said, doubt.assumed, doubt.part)}</p>
-                    <p className="mt-1 text-soft">{doubt.settle}</p>
+                    {doubt.rests.map((what) => (
+                        <p key={what} className="mt-1 text-soft">
+                            {strings.readings.restsOn(what)}
+                        </p>
+                    ))}
+                    <p className="mt-1">
+                        {doubt.settle === null || doubt.after === null
+                            ? strings.readings.unsettled
+                            : strings.readings.settles(doubt.settle, tellHalf(doubt.halfWidth), tellHalf(doubt.after))}
+                    </p>
+                    {doubt.shot && (
+                        <Link
+                            className="mt-1 inline-block text-beam underline underline-offset-2"
+                            to={`/kit?${new URLSearchParams({ part: String(doubt.shot.part), measure: JSON.stringify(doubt.shot) })}`}
+                        >
+                            {strings.readings.measure}
+                        </Link>
+                    )}
                 </Popover.Content>
             </Popover.Portal>
         </Popover.Root>

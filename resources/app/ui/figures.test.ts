@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { readFileSync } from 'node:fs';
-import { digits, fNumber, kindWords, length, lengthDigits, magnification, mass, phrase, ratio, stops } from './figures';
+import { digits, fNumber, kindWords, length, lengthDigits, magnification, mass, phrase, ratio, stops, withHalf } from './figures';
 
 describe('figures', () => {
     const table = JSON.parse(readFileSync(new URL('../../../core/tests/cases/phrases.json', import.meta.url), 'utf8')) as [
@@ -46,5 +46,14 @@ describe('figures', () => {
         expect(mass(1640)).toBe('1.6\u2009kg');
         expect(kindWords('close-up-lens')).toBe('close-up lens');
         expect(kindWords('reversing-ring')).toBe('reversing ring');
+    });
+
+    test('a figure and its half-width end at the same digit', () => {
+        expect(withHalf(51.1078, 0.2146)).toBe('51.11 ± 0.21');
+        expect(withHalf(-3.8016, 10.42)).toBe('−4 ± 10');
+        expect(withHalf(0.14298, 0.00422)).toBe('0.1430 ± 0.0042');
+        expect(withHalf(44.5, 0.0992)).toBe('44.500 ± 0.099');
+        expect(withHalf(143.5, 9.62)).toBe('143.5 ± 9.6');
+        expect(withHalf(1.08, 0)).toBe('1.08');
     });
 });

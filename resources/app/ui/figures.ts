@@ -97,3 +97,10 @@ export function phrase(pattern: string, numbers: Record<string, number | string>
 export function kindWords(kind: string): string {
     return kind.replaceAll('-', ' ').replace('close up', 'close-up');
 }
+
+/** A figure with its half-width, both to the digit where that has two that count: 51.11 ± 0.21. */
+export function withHalf(value: number, half: number): string {
+    if (!(half > 0)) return digits(value);
+    const decimals = Math.min(5, Math.max(0, 1 - Math.floor(Math.log10(half))));
+    return `${value.toFixed(decimals).replace(/^-/, '−')} ± ${half.toFixed(decimals)}`;
+}

@@ -548,6 +548,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/kits/{kit}/lens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lensSure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/kits/{kit}/parts/{part}/measure": {
         parameters: {
             query?: never;
@@ -981,6 +997,12 @@ export interface components {
                 [key: string]: unknown;
             }[];
         };
+        AskLens: {
+            /** @description A lens as far as it is filled in, not kept anywhere. */
+            part: {
+                [key: string]: unknown;
+            };
+        };
         ChangePart: {
             /** @description A part as it is to be, meant for the version that the person saw. */
             version: number;
@@ -1023,25 +1045,38 @@ export interface components {
             kit?: number | null;
         };
         MeasurePart: {
-            /**
-             * @description How a lens was measured.
-             * @enum {string}
-             */
-            by: "ruler" | "pupils";
+            /** @description What was measured with a lens: shots that are added or taken back, a far window, pupils. */
             keep: boolean;
             version: number;
-            camera?: number | null;
-            reversed?: boolean | null;
+            /** @description The station of a zoom it was set to */
             zoomMm?: number | null;
-            exitMm?: number | null;
-            entranceMm?: number | null;
+            /** @description Which shots go, from 0 */
+            takeBack?: number[];
             shots?: {
-                spacersMm: number;
+                camera: number;
+                reversed: boolean;
+                spacersMm?: number | null;
+                /** @description Parts of the kit between camera and lens, each at what its scale reads */
+                between?: {
+                    part: number;
+                    reads?: number | null;
+                }[] | null;
+                focus?: number | null;
                 pixels?: number | null;
                 onSensorMm?: number | null;
-                rulerMm: number;
+                rulerMm?: number | null;
+                magnification?: number | null;
                 workingDistanceMm?: number | null;
-            }[] | null;
+                subjectDistanceMm?: number | null;
+                note?: string | null;
+            }[];
+            window?: {
+                flangeToPictureMm: number;
+            } | null;
+            pupils?: {
+                entranceMm: number;
+                exitMm: number;
+            } | null;
         };
         NameKit: {
             /** @description No two kits of a person have the same */
@@ -1216,15 +1251,26 @@ export interface components {
             name: string;
             deletedAt: string;
         };
-        /** @description Why a reading is not exact: what it rests on and how to settle it. */
+        /** @description Why a reading is not exact: what it rests on, and what would settle it, tried on paper. */
         Doubt: {
             reading: string;
             /** Format: float */
             halfWidth: number;
             index: number;
             part: string;
+            /** @description What counts most */
             assumed: string;
-            settle: string;
+            /** @description Figures that nobody gave and that this reading rests on */
+            rests: string[];
+            /** @description The measurement that narrows it most for its trouble; null = none would halve it */
+            way: Record<string, never> | null;
+            settle: string | null;
+            /**
+             * Format: float
+             * @description Half-width that would be left
+             */
+            after: number | null;
+            shot: components["schemas"]["ShotSetup"] | null;
         };
         /** @description The camera in the drawing, mm from the sensor. */
         DrawingCamera: {
@@ -1340,10 +1386,17 @@ export interface components {
             parts: components["schemas"]["SetUpPart"][];
             /** Format: float */
             magnification: number | null;
+            /**
+             * Format: float
+             * @description Half-width of the magnification; null = nothing uncertain moves it
+             */
+            magnificationHalfWidth: number | null;
             /** Format: float */
             fieldWidthMm: number | null;
             /** Format: float */
             workingDistanceMm: number | null;
+            /** Format: float */
+            workingDistanceHalfWidth: number | null;
             /** Format: float */
             subjectDistanceMm: number | null;
             /** Format: float */
@@ -1515,6 +1568,23 @@ export interface components {
             history: components["schemas"]["HistoryView"];
             deleted: number;
         };
+        /** @description How sure a lens is where one of its kind is mostly used. */
+        LensSureView: {
+            /**
+             * Format: float
+             * @description Between its own camera and the lens; 0 = at its closest
+             */
+            spacersMm: number;
+            /** Format: float */
+            magnification: number | null;
+            /** Format: float */
+            magnificationHalfWidth: number;
+            /** Format: float */
+            workingDistanceMm: number | null;
+            /** Format: float */
+            workingDistanceHalfWidth: number;
+            takenAs: components["schemas"]["TakenAsView"][];
+        };
         /** @description One end of a part on the joint map. */
         MapEnd: {
             joint: string;
@@ -1540,8 +1610,16 @@ export interface components {
         /** @description What measuring tells of a lens; kept only when asked to. */
         MeasureView: {
             kept: boolean;
-            figures: components["schemas"]["SettledFigureView"][];
             version: number;
+            figures: components["schemas"]["SettledFigureView"][];
+            /** @description All that are kept, with what the lens as settled gives */
+            shots: components["schemas"]["ShotView"][];
+            /** @description What changes in the rigs that are kept */
+            rigs: components["schemas"]["RigChange"][];
+            /** @description Whether both pupils were measured */
+            pupils: boolean;
+            /** @description Whether its register was rewritten by a ruler before shots were kept */
+            rewritten: boolean;
         };
         /** @description A change that cures a finding, to be sent back as a step. */
         MendView: {
@@ -1719,6 +1797,27 @@ export interface components {
             coupling: "full" | "contacts" | "lever" | "latch" | "ring" | "detach" | "stuck";
             cornerPart: string | null;
         };
+        /** @description What a kept rig reads with a lens as it is known until now, and as it would be. */
+        RigChange: {
+            id: number;
+            name: string;
+            /** Format: float */
+            oldMagnification: number | null;
+            /** Format: float */
+            oldMagnificationHalfWidth: number | null;
+            /** Format: float */
+            newMagnification: number | null;
+            /** Format: float */
+            newMagnificationHalfWidth: number | null;
+            /** Format: float */
+            oldWorkingDistanceMm: number | null;
+            /** Format: float */
+            oldWorkingDistanceHalfWidth: number | null;
+            /** Format: float */
+            newWorkingDistanceMm: number | null;
+            /** Format: float */
+            newWorkingDistanceHalfWidth: number | null;
+        };
         /** @description A rig in a list. */
         RigSummary: {
             /** @description Why it can't be read any more; null = it can. Its file can be taken out all the same. */
@@ -1742,6 +1841,8 @@ export interface components {
             range: components["schemas"]["RangeView"];
             infinity: components["schemas"]["InfinityView"];
             doubts: components["schemas"]["Doubt"][];
+            /** @description Figures that are taken otherwise than given, or were not given */
+            takenAs: components["schemas"]["TakenAsView"][];
             findings: components["schemas"]["FindingView"][];
             cautions: components["schemas"]["CautionView"][];
             drawing: components["schemas"]["DrawingView"];
@@ -1829,6 +1930,49 @@ export interface components {
         ShareView: {
             url: string;
             since: string;
+        };
+        /** @description One measure of a shot beside what the lens as settled gives. */
+        ShotReading: {
+            /** @enum {string} */
+            reading: "magnification" | "workingDistanceMm" | "subjectDistanceMm";
+            /** Format: float */
+            measured: number;
+            /** Format: float */
+            halfWidth: number;
+            /** Format: float */
+            settled: number | null;
+            /** @description Whether they lie more than three standard deviations apart */
+            odd: boolean;
+        };
+        /** @description A rig as a shot of one of its lenses would tell it: what is measured there goes into the lens. */
+        ShotSetup: {
+            /** @description The lens, as its row in the kit */
+            part: number;
+            /** @description The camera, as its row in the kit */
+            camera: number;
+            /** Format: float */
+            spacersMm: number;
+            reversed: boolean;
+            /** Format: float */
+            focus: number;
+            /** Format: float */
+            zoomMm: number | null;
+        };
+        /** @description A shot of a lens as it was measured, and what the lens as settled would have shown. */
+        ShotView: {
+            index: number;
+            at: string | null;
+            note: string | null;
+            /** Format: float */
+            cameraRegisterMm: number;
+            /** Format: float */
+            spacersMm: number;
+            reversed: boolean;
+            /** Format: float */
+            focus: number;
+            /** @description A look at a far window: where its picture came out */
+            window: boolean;
+            readings: components["schemas"]["ShotReading"][];
         };
         /** @description Something that happened at the door of an account. */
         SignInView: {
@@ -1924,6 +2068,24 @@ export interface components {
             frontMm: number[];
             tipMm: number[];
             groups: components["schemas"]["SweepGroup"][];
+        };
+        /** @description A figure of a lens that is taken otherwise than it was given, or that a rule filled in. */
+        TakenAsView: {
+            /** @description Place in the chain; 0 of a lens by itself */
+            index: number;
+            part: string;
+            field: string;
+            label: string;
+            unit: string;
+            /**
+             * Format: float
+             * @description null = it was not given
+             */
+            given: number | null;
+            /** Format: float */
+            taken: number;
+            /** Format: float */
+            halfWidth: number;
         };
         /** @description What is engraved at one position of a scale. */
         TravelMark: {
@@ -3468,6 +3630,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KitPart"];
+                };
+            };
+        };
+    };
+    lensSure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskLens"];
+            };
+        };
+        responses: {
+            /** @description How sure a lens is of which so much is known */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LensSureView"];
+                };
+            };
+            /** @description What is wrong or still needed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
                 };
             };
         };

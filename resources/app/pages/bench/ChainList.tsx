@@ -131,7 +131,7 @@ function Joint({ id, selected, onSelect, text, wrong }: ItemProps & { wrong: boo
             aria-selected={id === selected}
             aria-label={strings.bench.joint(text) + (wrong ? `, ${strings.bench.misfit}` : '')}
             onClick={() => onSelect(id)}
-            className="grid min-w-6 cursor-pointer index-items-center px-1 py-1.5"
+            className="grid min-w-6 cursor-pointer place-items-center px-1 py-1.5"
         >
             <svg width={chosen ? 16 : 12} height={16} viewBox="-8 -8 16 16" aria-hidden="true">
                 <circle

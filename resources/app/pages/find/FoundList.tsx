@@ -81,8 +81,13 @@ export const FoundList = memo(function FoundList({ rows, units, label, pointed, 
                             <Figure
                                 value={rig.workingDistanceMm === null ? '—' : lengthDigits(rig.workingDistanceMm, units)}
                                 unit={`${units} ${strings.find.off}`}
+                                sure={rig.workingDistanceHalfWidth === null ? null : lengthDigits(rig.workingDistanceHalfWidth, units)}
                             />
-                            <Figure value={rig.magnification === null ? '—' : digits(rig.magnification)} unit="×" />
+                            <Figure
+                                value={rig.magnification === null ? '—' : digits(rig.magnification)}
+                                unit="×"
+                                sure={rig.magnificationHalfWidth === null ? null : digits(rig.magnificationHalfWidth)}
+                            />
                             <Figure
                                 value={rig.stopsLost === null ? '—' : stops(rig.stopsLost).replace(/ stops?$/, '')}
                                 unit={rig.stopsLost !== null && stops(rig.stopsLost).endsWith('stop') ? 'stop' : 'stops'}
@@ -95,10 +100,13 @@ export const FoundList = memo(function FoundList({ rows, units, label, pointed, 
     );
 });
 
-function Figure({ value, unit }: { value: string; unit: string }) {
+function Figure({ value, unit, sure = null }: { value: string; unit: string; sure?: string | null }) {
     return (
         <span className="grid grid-cols-[auto_52px] items-baseline gap-x-1.5">
-            <span className="text-right">{value}</span>
+            <span className="text-right">
+                {sure !== null && <span className="mr-1.5 text-xs text-soft">±{sure}</span>}
+                {value}
+            </span>
             <span className="text-xs text-soft">{unit}</span>
         </span>
     );

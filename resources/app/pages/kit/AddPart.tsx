@@ -4,6 +4,7 @@ import { api, type KitView, type PartFields, type Schema } from '../../api/clien
 import { keys } from '../../api/queries';
 import { strings } from '../../strings/index';
 import { Narrow } from '../../ui/Narrow';
+import { LensSure } from './LensSure';
 import { PartForm } from './PartForm';
 import type { KitChange } from '../../kit/useKit';
 
@@ -46,6 +47,7 @@ export function AddPart({ kit, change, onAdded, onClose }: Props) {
                     pointer="/parts/0"
                     save={last ? strings.kit.add(pattern.parts.length) : strings.kit.next}
                     busy={change.isPending}
+                    below={(part) => part['kind'] === 'lens' && <LensSure kit={kit.id} fields={part} />}
                     onSave={async (part) => {
                         if (!last) {
                             setDone([...done, part]);

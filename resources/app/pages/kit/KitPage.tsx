@@ -160,7 +160,15 @@ export default function KitPage({ person }: { person: Schema['Person'] }) {
                         aria-label={each?.part.name ?? say.addPart}
                     >
                         {each ? (
-                            <PartPanel kit={kit} each={each} change={change} onClose={() => choose(null)} onChoose={choose} />
+                            <PartPanel
+                                kit={kit}
+                                each={each}
+                                change={change}
+                                onClose={() => choose(null)}
+                                onChoose={choose}
+                                setup={setupOf(params.get('measure'), each.part.id)}
+                                onMeasured={() => go({ measure: null })}
+                            />
                         ) : (
                             <AddPart kit={kit} change={change} onAdded={choose} onClose={() => choose(null)} />
                         )}
@@ -179,6 +187,25 @@ export default function KitPage({ person }: { person: Schema['Person'] }) {
             {dialog === 'joints' && <JointsDialog joints={joints.data ?? []} onClose={() => setDialog(null)} />}
         </div>
     );
+}
+
+/** The rig that the address says a shot was taken with; null = none, or no sense. */
+function setupOf(text: string | null, part: number): Schema['ShotSetup'] | null {
+    try {
+        const said = JSON.parse(text ?? 'null') as Partial<Schema['ShotSetup']> | null;
+        return said !== null && said.part === part && typeof said.camera === 'number' && typeof said.spacersMm === 'number'
+            ? {
+                  part,
+                  camera: said.camera,
+                  spacersMm: said.spacersMm,
+                  reversed: said.reversed === true,
+                  focus: said.focus ?? 0,
+                  zoomMm: said.zoomMm ?? null,
+              }
+            : null;
+    } catch {
+        return null;
+    }
 }
 
 /** An empty shelf says how to begin. */

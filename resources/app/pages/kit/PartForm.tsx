@@ -19,6 +19,8 @@ interface Props {
     busy: boolean;
     onSave: (fields: PartFields) => Promise<unknown>;
     onCancel: () => void;
+    /** Stays in sight above the buttons, by what is filled in. */
+    below?: (fields: PartFields) => React.ReactNode;
     children?: React.ReactNode;
 }
 
@@ -40,7 +42,7 @@ function useRegisters(): ReadonlyMap<string, number> {
 }
 
 /** The form of a part: first what changes the answer most, the rest on request. */
-export function PartForm({ kind, initial, ask = [], others, pointer, save, busy, onSave, onCancel, children }: Props) {
+export function PartForm({ kind, initial, ask = [], others, pointer, save, busy, onSave, onCancel, below, children }: Props) {
     const form = useGuide().get(kind);
     const [fields, setFields] = useState(initial);
     const [all, setAll] = useState(false);
@@ -98,12 +100,15 @@ export function PartForm({ kind, initial, ask = [], others, pointer, save, busy,
                         : trouble.message}
                 </p>
             )}
-            <div className="sticky bottom-0 flex flex-wrap items-center gap-2 border-t border-line bg-plate py-3">
-                <Button strong type="submit" disabled={busy || (!dirty && save === strings.kit.save)}>
-                    {save}
-                </Button>
-                <Button onClick={onCancel}>{dirty ? strings.kit.discard : strings.kit.close}</Button>
-                {children}
+            <div className="sticky bottom-0 border-t border-line bg-plate pb-3">
+                {below?.(fields)}
+                <div className="flex flex-wrap items-center gap-2 pt-3">
+                    <Button strong type="submit" disabled={busy || (!dirty && save === strings.kit.save)}>
+                        {save}
+                    </Button>
+                    <Button onClick={onCancel}>{dirty ? strings.kit.discard : strings.kit.close}</Button>
+                    {children}
+                </div>
             </div>
         </form>
     );

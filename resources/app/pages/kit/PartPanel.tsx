@@ -1,11 +1,12 @@
 import { kindWords } from '../../ui/figures';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, Refused, type KitPart, type KitView } from '../../api/client';
+import { api, Refused, type KitPart, type KitView, type PartFields, type Schema } from '../../api/client';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { MeasureDialog } from './MeasureDialog';
+import { LensSure } from './LensSure';
 import { PartForm } from './PartForm';
 import type { KitChange } from '../../kit/useKit';
 
@@ -15,14 +16,25 @@ interface Props {
     change: KitChange;
     onClose: () => void;
     onChoose: (part: number) => void;
+    /** A rig on the bench that a shot of this lens was taken with: the dialog opens on it. */
+    setup: Schema['ShotSetup'] | null;
+    onMeasured: () => void;
+}
+
+/** How many shots a lens keeps, at all its focal lengths. */
+function shotsOf(fields: PartFields): number {
+    const count = (value: unknown) => (Array.isArray(value) ? value.length : 0);
+    const stations = Array.isArray(fields['stations']) ? (fields['stations'] as PartFields[]) : [];
+    return count(fields['shots']) + stations.reduce((sum, station) => sum + count(station['shots']), 0);
 }
 
 /** One part of the kit: everything that is known of it, to be put right where it is wrong. */
-export function PartPanel({ kit, each, change, onClose, onChoose }: Props) {
+export function PartPanel({ kit, each, change, onClose, onChoose, setup, onMeasured }: Props) {
     const queries = useQueryClient();
     const [usedBy, setUsedBy] = useState<readonly string[] | null>(null);
     const [measuring, setMeasuring] = useState(false);
     const { part } = each;
+    const shots = shotsOf(each.fields);
 
     const put = async (fields: KitPart['fields']) => {
         await change.mutateAsync(async (id) => {
@@ -65,9 +77,9 @@ export function PartPanel({ kit, each, change, onClose, onChoose }: Props) {
             </div>
             {part.kind === 'lens' && (
                 <p className="pb-2 text-xs text-soft">
-                    {strings.kit.measureNote}{' '}
+                    {shots > 0 ? strings.kit.shots(shots) : `${strings.kit.measureNote} `}
                     <button type="button" className="text-beam underline underline-offset-2" onClick={() => setMeasuring(true)}>
-                        {strings.kit.measure}
+                        {shots > 0 ? strings.kit.shotsOpen : strings.kit.measure}
                     </button>
                 </p>
             )}
@@ -82,6 +94,7 @@ export function PartPanel({ kit, each, change, onClose, onChoose }: Props) {
                 busy={change.isPending}
                 onSave={put}
                 onCancel={onClose}
+                below={(fields) => part.kind === 'lens' && <LensSure kit={kit.id} fields={fields} />}
             >
                 <span className="ml-auto flex">
                     <Button bare onClick={() => void copy()}>
@@ -110,7 +123,18 @@ export function PartPanel({ kit, each, change, onClose, onChoose }: Props) {
                     </Button>
                 </div>
             </Dialog>
-            {measuring && <MeasureDialog kit={kit} each={each} change={change} onClose={() => setMeasuring(false)} />}
+            {(measuring || setup !== null) && (
+                <MeasureDialog
+                    kit={kit}
+                    each={each}
+                    change={change}
+                    setup={setup}
+                    onClose={() => {
+                        setMeasuring(false);
+                        onMeasured();
+                    }}
+                />
+            )}
         </>
     );
 }

@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-namespace ZincThimble\Core\Tests\Optics;
+namespace ZincThimble\Core\Tests\Rig;
 
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\Gear\InvalidFigure;
-use ZincThimble\Core\Optics\LensModel;
+use ZincThimble\Core\Rig\LensModel;
 use ZincThimble\Core\Rig\SettledLens;
 use ZincThimble\Core\Tests\Near;
 use ZincThimble\Core\Tests\RigMaker;
@@ -38,8 +38,8 @@ final class LensModelTest extends TestCase
         $lens = LensModel::of($settled);
         foreach ([0.0, 0.4, 1.0] as $s) {
             Near::assert($settled->f0, $lens->focalLength($s), 1e-12, 'f');
-            Near::assert($settled->f0 * (1 + 0.12 * $s) - 44.5, $lens->a($s), 1e-12, 'a');
-            Near::assert(60 + $settled->f0 * 0.12 * $s, $lens->rim($s), 1e-12, 'the rim moves by f m');
+            Near::assert($settled->f0 * (1 + $settled->m0 * $s) - 44.5, $lens->a($s), 1e-12, 'a');
+            Near::assert(60 + $settled->f0 * $settled->m0 * $s, $lens->rim($s), 1e-12, 'the rim moves by f m');
             Near::assert(1.08, $lens->pupilRatio($s), 1e-12, 'P stays');
             Near::assert($settled->f0, $lens->entrance($s), 1e-12, 'E is f');
         }
