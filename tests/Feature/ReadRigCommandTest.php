@@ -16,7 +16,7 @@ final class ReadRigCommandTest extends TestCase
         $this->assertSame(0, $process->getExitCode());
         $told = json_decode($process->getOutput(), true, 64, JSON_THROW_ON_ERROR);
         $this->assertEqualsWithDelta(32.0 / 62.0, $told['magnification'], 1e-9);
-        foreach (['fieldWidthMm', 'workingDistanceMm', 'range', 'infinity', 'corner', 'uncertainty', 'findings', 'coupling', 'joints'] as $key) {
+        foreach (['fieldWidthMm', 'workingDistanceMm', 'range', 'infinity', 'corner', 'uncertainty', 'settled', 'findings', 'coupling', 'joints'] as $key) {
             $this->assertArrayHasKey($key, $told);
         }
     }
@@ -27,6 +27,8 @@ final class ReadRigCommandTest extends TestCase
         $this->assertSame(0, $process->getExitCode());
         $this->assertStringContainsString('working distance', $process->getOutput());
         $this->assertStringContainsString('Infinity is lost', $process->getOutput());
+        $this->assertStringContainsString('Moor 50: focal length 50 mm, taken as 50.68 mm ± 1.19.', $process->getOutput());
+        $this->assertMatchesRegularExpression('/Working distance: the working distance of this rig, measured once would make ±8\.85\s+mm to ±0\.99\s+mm\./u', $process->getOutput());
     }
 
     public function test_a_rig_that_a_stop_finding_blocks_prints_all_the_same_and_exits_1(): void

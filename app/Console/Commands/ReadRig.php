@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use Illuminate\Console\Command;
+use ZincThimble\Core\File\FieldGuide;
 use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\File\Shapes;
 use ZincThimble\Core\Finding\Phrase;
+use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Plan\Advice;
+use ZincThimble\Core\Reading\NextMeasurement;
 use ZincThimble\Core\Report\RigReport;
+use ZincThimble\Core\Rig\LensFigure;
 
 /** Reads a rig file. Exits 0; 1 when a stop finding blocks the rig; 2 when the file can't be read. */
 final class ReadRig extends Command
@@ -77,6 +81,18 @@ final class ReadRig extends Command
         $infinity = $answer->infinity;
         $this->line($infinity->reached ? 'Infinity is reached.' : 'Infinity is lost.');
         $this->line('The aperture is worked: '.$answer->rig->totals->coupling->value.'.');
+        foreach ($answer->rig->lenses as $i => $lens) {
+            foreach ($lens->takenAs as $each) {
+                $guide = FieldGuide::of($each->figure === LensFigure::Register ? Kind::Camera : Kind::Lens, $each->figure->value);
+                $this->line($answer->rig->chain[$i]->label().': '.lcfirst($guide['label']).($each->given === null ? ' not given' : ' '.$each->given.' '.$guide['unit']).', taken as '.sprintf('%.4g', $each->taken).' '.$guide['unit'].' ± '.Phrase::digits($each->halfWidth).'.');
+            }
+        }
+        foreach (['magnification' => ['Magnification', 'x'], 'workingDistanceMm' => ['Working distance', 'mm'], 'effectiveAperture' => ['Effective aperture', '']] as $name => [$what, $unit]) {
+            $next = NextMeasurement::of($answer->rig, $answer->sure, $name);
+            if ($next !== null) {
+                $this->line($what.': '.lcfirst($next->way->spoken($answer->rig->chain[$next->part]->label())).' would make ±'.Phrase::figure($next->before, $unit).' to ±'.Phrase::figure($next->after, $unit).'.');
+            }
+        }
         $this->advise($answer);
         foreach ($answer->findings as $finding) {
             $this->line($finding->severity->value.'  '.$finding->code->value.'  '.$finding->message());

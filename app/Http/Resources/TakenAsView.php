@@ -7,6 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 use ZincThimble\Core\File\FieldGuide;
 use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Rig\LensFigure;
 use ZincThimble\Core\Rig\SettledLens;
 use ZincThimble\Core\Rig\TakenAs;
 
@@ -38,7 +39,8 @@ final readonly class TakenAsView
     public static function of(int $index, string $part, SettledLens $lens): array
     {
         return array_map(static function (TakenAs $each) use ($index, $part): self {
-            $guide = FieldGuide::of(Kind::Lens, $each->figure->value);
+            // What a form asks of a register is a question; here it is a figure.
+            $guide = FieldGuide::of($each->figure === LensFigure::Register ? Kind::Camera : Kind::Lens, $each->figure->value);
 
             return new self($index, $part, $each->figure->value, $guide['label'], $guide['unit'], $each->given, $each->taken, $each->halfWidth);
         }, $lens->takenAs);

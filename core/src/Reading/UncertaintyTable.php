@@ -171,6 +171,17 @@ final class UncertaintyTable
                     $dy = $down[4] + $down[5] * $position;
                     $dk = $down[6] + $down[7] * $position;
                 }
+                if ($ut === $dt && $un === $dn && $uk === $dk && ! $shown) {
+                    // What moves the principal gap alone leaves how steep and how wide the light comes.
+                    if ($ut > 0.0) {
+                        $change = $medium * ($dy - $uy) / $ut;
+                        $w += $change * $change;
+                        $change += $metal0[$i] + $metal1[$i] * $position;
+                        $s += $change * $change;
+                    }
+
+                    continue;
+                }
                 $limited = $un > 0.0 && $dn > 0.0;
                 if ($limited) {
                     $change = $un - $dn;

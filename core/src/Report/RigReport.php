@@ -130,6 +130,7 @@ final readonly class RigReport
             'price' => $figures['price'],
             'joints' => $figures['joints'],
             'coupling' => $figures['coupling']->value,
+            'settled' => $this->settled(),
             'uncertainty' => $this->halfWidths === [] ? new \stdClass : $this->halfWidths,
             'findings' => array_map(static fn (Finding $finding): array => [
                 'code' => $finding->code->value,
@@ -137,6 +138,27 @@ final readonly class RigReport
                 'part' => $finding->part,
                 'message' => $finding->message(),
             ], $this->findings),
+        ];
+    }
+
+    /**
+     * The figures of the working lens as its shots and the catalogue leave them, and their half-widths in that order.
+     *
+     * @return ?array{part: int, focalLengthMm: float, principalGapMm: float, registerMm: float, frontRimMm: float, maxMagnification: float, halfWidths: list<float>} null = the rig has no lens
+     */
+    private function settled(): ?array
+    {
+        $at = $this->rig->workingLens();
+        $lens = $at === null ? null : $this->rig->lenses[$at];
+
+        return $at === null || $lens === null ? null : [
+            'part' => $at,
+            'focalLengthMm' => $lens->f0,
+            'principalGapMm' => $lens->g0,
+            'registerMm' => $lens->register,
+            'frontRimMm' => $lens->rim,
+            'maxMagnification' => $lens->m0,
+            'halfWidths' => array_map($lens->halfWidth(...), array_slice($lens->figures, 0, 5)),
         ];
     }
 }

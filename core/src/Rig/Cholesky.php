@@ -10,7 +10,7 @@ final class Cholesky
     /**
      * The lower triangle L with `L L^T` = the matrix; a pivot that rounding has made 0 or less is taken as 0.
      *
-     * @param  list<list<float>>  $matrix
+     * @param  array<int, array<int, float>>  $matrix
      * @return list<list<float>> row by row, zeros above the diagonal
      */
     public static function factor(array $matrix): array

@@ -28,7 +28,7 @@ final class LensFit
     /** @var list<float> */
     public array $x;
 
-    /** @var list<list<float>> */
+    /** @var array<int, array<int, float>> */
     public array $covariance = [];
 
     /** @var list<float> the catalogue's figures, and one over the standard deviation of each */
@@ -55,6 +55,11 @@ final class LensFit
                 $this->measures[] = [$shot, $reading, $value, $this->spread($shot, $reading, max($half, self::LEAST_HALF_WIDTH)) / KnownFigures::NINE_IN_TEN];
             }
         }
+        foreach ($this->weights as $i => $weight) {
+            $row = array_fill(0, count($this->weights), 0.0);
+            $row[$i] = 1.0 / ($weight * $weight);
+            $this->covariance[] = $row;
+        }
         $this->free = $close || $lens->focusing !== Focusing::Internal ? count($this->from) : 4;
     }
 
@@ -62,20 +67,65 @@ final class LensFit
     public static function of(SettledLens $lens, array $shots): self
     {
         $fit = new self($lens, $shots);
-        $known = $lens->known;
-        if ($fit->measures !== [] || ($lens->focusing === Focusing::Unit && $known->closestMm !== null)) {
-            // Magnifications are nearly straight lines, distances are not: from where the first leave it the rest is a short way.
-            $measures = $fit->measures;
-            $fit->measures = array_values(array_filter($measures, static fn (array $measure): bool => $measure[1] === 'magnification'));
-            if ($fit->measures !== [] && count($fit->measures) < count($measures)) {
-                $fit->descend();
-            }
-            $fit->measures = $measures;
+        $law = $lens->focusing === Focusing::Unit && $lens->known->closestMm !== null;
+        // Most lenses have no shots: a file, a kit and a search settle hundreds of them.
+        if ($fit->measures === [] && (! $law || $fit->byItsLaw())) {
+            return $fit;
+        }
+        // Magnifications are nearly straight lines, distances are not: from where the first leave it the rest is a short way.
+        $measures = $fit->measures;
+        $fit->measures = array_values(array_filter($measures, static fn (array $measure): bool => $measure[1] === 'magnification'));
+        if ($fit->measures !== [] && count($fit->measures) < count($measures)) {
             $fit->descend();
         }
+        $fit->measures = $measures;
+        $fit->descend();
         $fit->covariance = $fit->covariance();
 
         return $fit;
+    }
+
+    /**
+     * The same Gauss-Newton with the law for its one term: what that takes out of the variances is of rank one, so that each round is a
+     * few sums.
+     *
+     * @return bool whether it got there; else descend() has to, by shorter steps
+     */
+    private function byItsLaw(): bool
+    {
+        [$f0, $g0, , , $m0] = $this->from + [4 => 0.0];
+        [$vf, $vg, , , $vm] = array_map(static fn (float $weight): float => 1.0 / ($weight * $weight), $this->weights) + [4 => 0.0];
+        $closest = $this->lens->known->closestMm ?? 0.0;
+        $vd = (max($this->lens->known->closestHalfWidth, self::LEAST_HALF_WIDTH) / KnownFigures::NINE_IN_TEN) ** 2;
+        [$f, $g, $m] = [$f0, $g0, $m0];
+        for ($round = 0; $round < self::MOST_ROUNDS; $round++) {
+            $a = 2.0 + $m + 1.0 / $m;
+            $byM = $f * (1.0 - 1.0 / ($m * $m));
+            $whole = $a * $a * $vf + $vg + $byM * $byM * $vm + $vd;
+            $miss = ($a * $f + $g - $closest + $a * ($f0 - $f) + ($g0 - $g) + $byM * ($m0 - $m)) / $whole;
+            $next = [$f0 - $vf * $a * $miss, $g0 - $vg * $miss, $m0 - $vm * $byM * $miss];
+            if ($next[0] <= 0.0 || $next[2] <= 0.0 || $next[2] <= $this->lens->mBegin) {
+                return false;
+            }
+            $step = max(abs($next[0] - $f) * $this->weights[0], abs($next[1] - $g) * $this->weights[1], abs($next[2] - $m) * $this->weights[4]);
+            [$f, $g, $m] = $next;
+            if ($step < self::DONE) {
+                $this->x = [$f, $g, $this->from[2], $this->from[3], $m];
+                $a = 2.0 + $m + 1.0 / $m;
+                $byM = $f * (1.0 - 1.0 / ($m * $m));
+                $whole = $a * $a * $vf + $vg + $byM * $byM * $vm + $vd;
+                $taken = [$vf * $a, $vg, 0.0, 0.0, $vm * $byM];
+                foreach ($taken as $i => $one) {
+                    foreach ($taken as $j => $other) {
+                        $this->covariance[$i][$j] -= $one * $other / $whole;
+                    }
+                }
+
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** Half-width of a measure with how an internally focusing lens may bend between its ends (OPTICS.md, "How sure"). */

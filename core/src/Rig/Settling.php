@@ -106,7 +106,7 @@ final class Settling
 
     /**
      * @param  list<float>  $x
-     * @param  list<list<float>>  $covariance
+     * @param  array<int, array<int, float>>  $covariance
      */
     private static function told(SettledLens $from, LensFigures $figures, array $x, array $covariance): SettledLens
     {

@@ -37,7 +37,7 @@ export function TakenShots({ shots, kept, busy, onTakeBack }: Props) {
             <thead>
                 <tr className="border-b border-line text-left text-xs text-soft">
                     {[say.when, say.rig, say.measured, say.settled].map((head) => (
-                        <th key={head} scope="col" className="pr-3 pb-1 font-normal">
+                        <th key={head} scope="col" className={`pr-3 pb-1 font-normal ${head === say.when ? 'max-sm:hidden' : ''}`}>
                             {head}
                         </th>
                     ))}
@@ -47,8 +47,13 @@ export function TakenShots({ shots, kept, busy, onTakeBack }: Props) {
             <tbody>
                 {shots.map((shot) => (
                     <tr key={shot.index} className="border-b border-line align-top">
-                        <td className="figures py-1.5 pr-3 whitespace-nowrap text-soft">{shot.at ?? strings.readings.none}</td>
-                        <td className="py-1.5 pr-3">{taken(shot)}</td>
+                        <td className="figures py-1.5 pr-3 whitespace-nowrap text-soft max-sm:hidden">
+                            {shot.at ?? strings.readings.none}
+                        </td>
+                        <td className="py-1.5 pr-3">
+                            {taken(shot)}
+                            {shot.at !== null && <span className="figures block text-xs text-soft sm:hidden">{shot.at}</span>}
+                        </td>
                         <td className="figures py-1.5 pr-3 whitespace-nowrap">
                             {shot.readings.map((reading) => (
                                 <span key={reading.reading} className="block">
