@@ -48,6 +48,7 @@ use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Joint\Mating;
 use ZincThimble\Core\Plan\Advice;
 use ZincThimble\Core\Reading\Contributor;
+use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Measurement;
 use ZincThimble\Core\Reading\NextMeasurement;
 use ZincThimble\Core\Reading\Reach;
@@ -101,7 +102,7 @@ final class RigViews
             travels: array_map(fn (Travel $travel): TravelView => $this->travel($rig, $travel), Travels::of($rig)),
             readings: new Readings(...$answer->figures()),
             range: $this->range($rig, $answer),
-            infinity: new InfinityView($answer->infinity->reached, $answer->infinity->overshotMm, $answer->infinity->spacerToKeepMm, $answer->infinity->furthestSubjectMm),
+            infinity: new InfinityView($answer->infinity->reached, $answer->infinity->overshotMm, $answer->infinity->spacerToKeepMm, $answer->infinity->furthestSubjectMm, $answer->infinity->neverMm, Infinity::pastMm($rig, $answer->axis)),
             doubts: $this->doubts($row, $rig, $answer),
             takenAs: $this->takenAs($rig),
             findings: array_map(fn (Finding $finding): FindingView => new FindingView(

@@ -56,7 +56,7 @@ final class FiguresByNameTest extends TestCase
                 $this->same($ranges[$name][0], $told['range'][$name]['least'], $row.' least '.$name);
                 $this->same($ranges[$name][1], $told['range'][$name]['greatest'], $row.' greatest '.$name);
             }
-            foreach (['reached', 'overshotMm', 'spacerToKeepMm', 'furthestSubjectMm'] as $name) {
+            foreach (['reached', 'overshotMm', 'spacerToKeepMm', 'furthestSubjectMm', 'neverMm'] as $name) {
                 $this->same($report->infinity->{$name}, $told['infinity'][$name], $row.' infinity '.$name);
             }
             $this->assertSame(array_keys($report->halfWidths), array_column($told['doubts'], 'reading'), $row);

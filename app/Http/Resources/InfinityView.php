@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** Whether infinity is kept. */
-#[OA\Schema(required: ['reached', 'overshotMm', 'spacerToKeepMm', 'furthestSubjectMm'])]
+#[OA\Schema(required: ['reached', 'overshotMm', 'spacerToKeepMm', 'furthestSubjectMm', 'neverMm', 'pastMm'])]
 final readonly class InfinityView
 {
     public function __construct(
@@ -19,6 +19,10 @@ final readonly class InfinityView
         public ?float $spacerToKeepMm,
         #[OA\Property()]
         public ?float $furthestSubjectMm,
+        #[OA\Property(description: 'Extension that is missing even with everything at its longest; null = it is sharp somewhere')]
+        public ?float $neverMm,
+        #[OA\Property(description: 'How far it is set past infinity, where nothing is sharp; null = it is not')]
+        public ?float $pastMm,
     ) {
     }
 }

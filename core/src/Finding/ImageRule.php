@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Finding;
 
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Objective;
 use ZincThimble\Core\Gear\Teleconverter;
 use ZincThimble\Core\Optics\Image;
 
@@ -19,7 +21,7 @@ final class ImageRule implements Rule
                     '{part} is worked out only directly at the camera. Put it there, or take it off.', ['part' => $part->label()]));
             }
         }
-        $spans = [];
+        $spans = [...$this->never($context), ...$this->withoutTubeLens($context)];
         $isInside = false;
         foreach ($context->columns->workingDistanceMm as $distance) {
             if ($distance !== null && $distance < 0.0) {
@@ -38,6 +40,39 @@ final class ImageRule implements Rule
         }
 
         return $spans;
+    }
+
+    /**
+     * Past infinity at every place of every travel: there is light, and nothing it could be sharp for.
+     *
+     * @return list<Span>
+     */
+    private function never(RuleContext $context): array
+    {
+        $short = $context->infinity->neverMm;
+
+        return $short === null ? [] : $context->always(new Finding(Code::NoImage, Severity::Stop, null,
+            'Nothing is ever sharp: even for what is far away the rig is {short:mm} too short. Add {short:mm} of extension or more.', ['short' => $short]));
+    }
+
+    /**
+     * What an infinity-corrected objective images by itself is no picture.
+     *
+     * @return list<Span>
+     */
+    private function withoutTubeLens(RuleContext $context): array
+    {
+        foreach ($context->rig->chain as $i => $part) {
+            if ($part instanceof Lens) {
+                return [];
+            }
+            if ($part instanceof Objective && $part->infinite) {
+                return $context->always(new Finding(Code::NoImage, Severity::Stop, $i,
+                    '{part} is corrected for infinity: without a lens behind it, focused at infinity, nothing it images is sharp.', ['part' => $part->label()]));
+            }
+        }
+
+        return [];
     }
 
     private function reason(RuleContext $context): string

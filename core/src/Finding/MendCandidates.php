@@ -12,6 +12,7 @@ use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Joint\AdapterPaths;
 use ZincThimble\Core\Joint\Fit;
 use ZincThimble\Core\Joint\Mating;
+use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Solver;
 use ZincThimble\Core\Reading\SolveTarget;
 use ZincThimble\Core\Rig\MarkedStops;
@@ -38,7 +39,7 @@ final class MendCandidates
             Code::Vignette => [...self::stops($rig, 'Set it to {value:f}'), ...self::shortestZoom($rig), ...self::modes($rig)],
             Code::OutsideWindow => self::intoTheWindow($rig, $finding),
             Code::InfinityLost => self::withoutExtension($rig),
-            Code::InfinityOvershot => self::shims($rig, (float) ($finding->numbers['over'] ?? 0.0), $kit),
+            Code::InfinityOvershot => [...self::atInfinity($rig), ...self::shims($rig, (float) ($finding->numbers['over'] ?? 0.0), $kit)],
             Code::DiopterStrong => [...self::removing($rig, Kind::CloseUpLens), ...self::stops($rig, 'Stop down to {value:f}')],
             Code::StackedDioptersOrder => self::strongestFirst($rig, (int) $finding->part),
             Code::AddsLittle => [Mend::remove('Take off {name}', (int) $finding->part, $rig->chain[(int) $finding->part]->label())],
@@ -191,6 +192,15 @@ final class MendCandidates
             if ($part->kind === Kind::Tube && $part instanceof Spacer && $part->lengthMm >= $missing && self::fitsAt($rig, $behind, $part, $rig->chain[$bellows])) {
                 yield Mend::insert('Put in {name}', $bellows, [$part]);
             }
+        }
+    }
+
+    /** @return iterable<Mend> the control that stands past infinity, set to it */
+    private static function atInfinity(Rig $rig): iterable
+    {
+        $at = Infinity::pastMm($rig) === null ? null : Solver::anywhere($rig, SolveTarget::Magnification, 0.0);
+        if ($at !== null && $at->exact) {
+            yield Mend::set($at->travel->kind === TravelKind::Length ? 'Set it to {value:mm}' : 'Set the ring to infinity', $at->travel->part, $at->travel->kind, $at->value);
         }
     }
 

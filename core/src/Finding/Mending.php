@@ -107,7 +107,7 @@ final class Mending
      */
     public static function cures(Finding $finding, array $before, array $after): bool
     {
-        if (self::count($after, $finding->code) >= self::count($before, $finding->code)) {
+        if (self::count($after, $finding) >= self::count($before, $finding)) {
             return false;
         }
         foreach ($after as $each) {
@@ -115,7 +115,7 @@ final class Mending
             if ($known === [] && $each->severity->rank() < $finding->severity->rank()) {
                 return false;
             }
-            if ($each->severity === Severity::Stop && self::count($after, $each->code) > self::count($before, $each->code)) {
+            if ($each->severity === Severity::Stop && self::count($after, $each) > self::count($before, $each)) {
                 return false;
             }
         }
@@ -123,9 +123,14 @@ final class Mending
         return true;
     }
 
-    /** @param  list<Finding>  $findings */
-    private static function count(array $findings, Code $code): int
+    /**
+     * How many findings say that. A rig set past infinity and one whose stop lies past it share a code, and curing one leaves the other.
+     *
+     * @param  list<Finding>  $findings
+     */
+    private static function count(array $findings, Finding $finding): int
     {
-        return count(array_filter($findings, static fn (Finding $each): bool => $each->code === $code));
+        return count(array_filter($findings, static fn (Finding $each): bool => $each->code === $finding->code
+            && ($each->code !== Code::InfinityOvershot || $each->pattern === $finding->pattern)));
     }
 }

@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Finding;
 
+use ZincThimble\Core\Gear\VariableSpacer;
+use ZincThimble\Core\Optics\Image;
+use ZincThimble\Core\Reading\Infinity;
+use ZincThimble\Core\Rig\Rig;
+
 /** `outside-window`, `infinity-lost`, `infinity-overshot`: over what range the rig still focuses. */
 final class ReachRule implements Rule
 {
@@ -51,22 +56,49 @@ final class ReachRule implements Rule
     private function infinity(RuleContext $context): array
     {
         $infinity = $context->infinity;
+        if ($infinity->neverMm !== null) {
+            return [];
+        }
+        $past = $rest = [];
+        foreach ($context->columns->image as $row => $image) {
+            $past[] = $short = $image === Image::AtInfinity ? Infinity::pastMm($context->rigAt($row)) : null;
+            $rest[] = $short === null ? 1.0 : null;
+        }
+        // Which control cures it is for its mend to say: along a travel that is another at every place.
+        $spans = Span::where($past, 0.0, INF, new Finding(Code::InfinityOvershot, Severity::Note, null,
+            'Set past infinity: nothing is sharp at any distance. {over:mm} more of extension makes infinity sharp.'), ['over' => $past]);
+        $finding = $this->lostOrToSpare($context);
+
+        return $finding === null ? $spans : [...$spans, ...Span::where($rest, 0.0, INF, $finding)];
+    }
+
+    /** A shim is for what no spacer can be set to. */
+    private function lostOrToSpare(RuleContext $context): ?Finding
+    {
+        $infinity = $context->infinity;
         if ($infinity->reached) {
-            return $infinity->overshotMm === null || $infinity->overshotMm <= Limits::SHIM_MM ? [] : $context->always(new Finding(
+            return $infinity->overshotMm === null || $infinity->overshotMm <= Limits::SHIM_MM || $this->hasVariableSpacer($context->rig) ? null : new Finding(
                 Code::InfinityOvershot, Severity::Note, null,
                 'The rig is {over:mm} too short: the infinity mark lies before its stop. A shim of {over:mm} makes the stop right.',
                 ['over' => $infinity->overshotMm],
-            ));
+            );
         }
-        if ($infinity->furthestSubjectMm === null) {
-            return [];
-        }
-        $numbers = ['furthest' => $infinity->furthestSubjectMm, 'keep' => $infinity->spacerToKeepMm ?? 0.0];
 
-        return $context->always(new Finding(Code::InfinityLost, Severity::Note, null,
+        return $infinity->furthestSubjectMm === null ? null : new Finding(Code::InfinityLost, Severity::Note, null,
             $infinity->spacerToKeepMm === null
                 ? 'Infinity is lost: the furthest focus is {furthest:mm} from the sensor.'
                 : 'Infinity is lost: the furthest focus is {furthest:mm} from the sensor. A spacer of {keep:mm} would keep it.',
-            $numbers));
+            ['furthest' => $infinity->furthestSubjectMm, 'keep' => $infinity->spacerToKeepMm ?? 0.0]);
+    }
+
+    private function hasVariableSpacer(Rig $rig): bool
+    {
+        foreach ($rig->chain as $part) {
+            if ($part instanceof VariableSpacer) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

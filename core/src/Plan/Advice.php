@@ -42,7 +42,7 @@ final readonly class Advice
         /** Longest shutter for the subject's own motion, across and to and fro, s. */
         public ?float $longestAcrossS,
         public ?float $longestToAndFroS,
-        /** Longest shutter in which the usual sway of that support stays within half the slice, s. */
+        /** Longest shutter in which the usual sway of that support stays within half the slice, and sideways within the blur limit, s. */
         public ?float $longestSwayS,
         /** Where the whole rig balances, mm from the sensor. */
         public ?float $balanceMm,
@@ -74,7 +74,7 @@ final readonly class Advice
             exposureS: $effective === null || $conditions->iso === null || $conditions->ev === null ? null : Light::exposureS($effective, $conditions->iso, $conditions->ev),
             longestAcrossS: $subject?->acrossMmS === null || $reading->magnification === null ? null : Light::longestAcrossS($rig->blurLimitMm, $subject->acrossMmS, $reading->magnification),
             longestToAndFroS: $subject?->toAndFroMmS === null || $slice === null ? null : Light::longestToAndFroS($slice, $subject->toAndFroMmS),
-            longestSwayS: $sway === null || $slice === null ? null : $slice / 2.0 / ($sway / Limits::SWAY_S),
+            longestSwayS: $sway === null ? null : self::longestSway($sway / Limits::SWAY_S, $slice, $rig->blurLimitMm, $reading->magnification),
             balanceMm: Balance::balancePoint($rig, $axis)[0] ?? null,
             clearApertures: $dark ? self::clearApertures($rig) : [],
             clearZoomsMm: $dark ? self::clearZooms($rig) : [],
@@ -98,6 +98,21 @@ final readonly class Advice
         return Light::markedForFlash(
             Light::flashNumber($guideNumber, $rig->conditions->iso ?? 100.0, $distanceM, $diffuserStops, $sourceRadiusM), $reading->effectiveAperture, $reading->markedAperture,
         );
+    }
+
+    /**
+     * Hands sway to and fro and sideways alike.
+     *
+     * @param  float  $perS  mm a second
+     */
+    private static function longestSway(float $perS, ?float $slice, float $blurLimitMm, ?float $magnification): ?float
+    {
+        $limits = array_filter([
+            $slice === null ? null : $slice / 2.0 / $perS,
+            $magnification === null || $magnification <= 0.0 ? null : Light::longestAcrossS($blurLimitMm, $perS, $magnification),
+        ], static fn (?float $seconds): bool => $seconds !== null);
+
+        return $limits === [] ? null : min($limits);
     }
 
     /** @return list<float> */

@@ -132,7 +132,8 @@ final class Solver
         $infinite = $sampler->image === Image::AtInfinity;
 
         return match ($wish) {
-            SolveTarget::Magnification => ($m - $wanted) / max(1e-6, abs($wanted)),
+            // Infinity is one place, where the light leaves parallel: past it nothing is sharp, though M is 0 there too.
+            SolveTarget::Magnification => $wanted === 0.0 ? ($infinite ? -abs($sampler->t) : $m) : ($m - $wanted) / max(1e-6, abs($wanted)),
             // In magnification the field is well behaved at infinity too.
             SolveTarget::FieldWidth => ($m - $widthMm / $wanted) / ($widthMm / $wanted),
             SolveTarget::WorkingDistance => $infinite ? 1e12 : ($sampler->workingDistanceMm - $wanted) / max(1e-3, abs($wanted)),

@@ -199,7 +199,14 @@ final class LimitsTest extends TestCase
         foreach (['hand' => 1.0, 'braced' => 0.3] as $support => $sway) {
             $rig = RigMaker::made(self::rig([self::TUBE, self::LENS], conditions: ['support' => $support], subject: ['widthMm' => 20, 'depthMm' => 2]));
             $slice = (float) Reading::of($rig)->depthOfFieldMm;
-            $this->assertEqualsWithDelta($slice / 2.0 / $sway * 0.5, Advice::of($rig)->longestSwayS, 1e-9);
+            // Sideways too, and that is mostly less: the blur limit over what the picture moves.
+            $m = (float) Reading::of($rig)->magnification;
+            $this->assertEqualsWithDelta($rig->blurLimitMm / (2.0 * $sway * $m), Advice::of($rig)->longestSwayS, 1e-9);
+            $this->assertLessThan($slice / 2.0 / $sway * 0.5, Advice::of($rig)->longestSwayS);
+            // A blur limit as wide as the slice is deep leaves the slice to decide.
+            $blunt = $rig->withConditions($rig->conditions->with(['blurRule' => 'given', 'blurLimitMm' => 2.0]));
+            $wide = (float) Reading::of($blunt)->depthOfFieldMm;
+            $this->assertEqualsWithDelta(min($wide / 2.0 / $sway * 0.5, 2.0 / (2.0 * $sway * $m)), Advice::of($blunt)->longestSwayS, 1e-9);
         }
     }
 

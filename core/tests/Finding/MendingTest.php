@@ -150,7 +150,8 @@ final class MendingTest extends TestCase
         $after = Mending::applied($rig, $mend);
         $left = RigReport::of($after)->findings;
         $name = $rig->name.' '.$finding->code->value.': '.$mend->label();
-        $same = static fn (Finding $each): bool => $each->code === $finding->code;
+        // Set past infinity, and with a stop past it, are two things under one code.
+        $same = static fn (Finding $each): bool => $each->code === $finding->code && ($each->code !== Code::InfinityOvershot || $each->pattern === $finding->pattern);
         $this->assertLessThan(count(array_filter($findings, $same)), count(array_filter($left, $same)), $name);
         foreach ($left as $each) {
             $new = array_filter($findings, static fn (Finding $other): bool => $other->code === $each->code && $other->severity->rank() <= $each->severity->rank()) === [];

@@ -113,8 +113,8 @@ final class AdviceTest extends TestCase
         $this->assertEqualsWithDelta($n ** 2 * 100 / (200 * 2 ** 12), $advice->exposureS, 1e-12);
         $this->assertEqualsWithDelta($rig->blurLimitMm / (4 * $m), $advice->longestAcrossS, 1e-12);
         $this->assertEqualsWithDelta((float) $reading->depthOfFieldMm / 2, $advice->longestToAndFroS, 1e-12);
-        // Half the slice, at 1 mm in half a second.
-        $this->assertEqualsWithDelta((float) $reading->depthOfFieldMm / 2 / 2, $advice->longestSwayS, 1e-12);
+        // Half the slice to and fro and the blur limit sideways, at 1 mm in half a second.
+        $this->assertEqualsWithDelta(min((float) $reading->depthOfFieldMm / 2 / 2, $rig->blurLimitMm / $m / 2), $advice->longestSwayS, 1e-12);
         $this->assertEqualsWithDelta(Balance::balancePoint($rig, Axis::of($rig))[0], $advice->balanceMm, 1e-12);
         $this->assertEqualsWithDelta(28 * sqrt(2) / 0.2 / ($n / 4), Advice::flashMarked($rig, 28, 0.2), 1e-9);
         $blank = Advice::of(self::rig([], []));

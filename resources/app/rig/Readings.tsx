@@ -174,14 +174,28 @@ function FocusStrip({ rig, shown, units, point }: Props & { point: (reading: Poi
     const say = strings.readings;
     const { least, greatest } = rig.range.subjectDistanceMm;
     const now = shown.reading('subjectDistanceMm');
-    const { reached, overshotMm, spacerToKeepMm } = rig.infinity;
+    const { reached, overshotMm, spacerToKeepMm, neverMm, pastMm } = rig.infinity;
+    // As it is set: while something is held, the finding beside it says where nothing is sharp.
+    const still = shown.reading('magnification') === rig.readings.magnification;
+    const state =
+        neverMm !== null
+            ? say.neverSharp(length(neverMm, units))
+            : still && pastMm !== null
+              ? say.pastInfinity(length(pastMm, units))
+              : reached
+                ? say.infinityKept
+                : say.infinityLost;
     return (
         <Strip
             name={say.focus}
             note={
                 <>
-                    {reached ? say.infinityKept : say.infinityLost}
-                    {reached && overshotMm !== null && overshotMm > 0.005 && ` · ${say.overshot(length(overshotMm, units))}`}
+                    {state}
+                    {reached &&
+                        pastMm === null &&
+                        overshotMm !== null &&
+                        overshotMm > 0.005 &&
+                        ` · ${say.overshot(length(overshotMm, units))}`}
                     {!reached && spacerToKeepMm !== null && ` · ${say.keeps(length(spacerToKeepMm, units))}`}
                 </>
             }

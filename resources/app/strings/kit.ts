@@ -113,7 +113,8 @@ export const kit = {
         turned: 'turned round',
         closest: 'at its closest',
         ringAt: (share: string) => `ring at ${share}`,
-        readings: { magnification: '', workingDistanceMm: 'away', subjectDistanceMm: 'from the sensor' },
+        away: 'away',
+        fromSensor: 'from the sensor',
         add: 'Add',
         by: { ruler: 'pictures of a ruler', window: 'a far window', pupils: 'its pupils' },
         rulerHelp:

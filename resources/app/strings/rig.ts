@@ -22,6 +22,8 @@ export const rig = {
         limitOf: (limit: string) => `blur limit ${limit}`,
         withWave: (depth: string) => `with diffraction depth ${depth}`,
         infinityKept: 'infinity kept',
+        neverSharp: (mm: string) => `never sharp: ${mm} too short`,
+        pastInfinity: (mm: string) => `set past infinity by ${mm}: nothing is sharp`,
         infinityLost: 'infinity lost',
         fromSensor: 'from the sensor',
         overshot: (mm: string) => `${mm} to spare`,

@@ -1504,6 +1504,16 @@ export interface components {
             spacerToKeepMm: number | null;
             /** Format: float */
             furthestSubjectMm: number | null;
+            /**
+             * Format: float
+             * @description Extension that is missing even with everything at its longest; null = it is sharp somewhere
+             */
+            neverMm: number | null;
+            /**
+             * Format: float
+             * @description How far it is set past infinity, where nothing is sharp; null = it is not
+             */
+            pastMm: number | null;
         };
         /** @description Least and greatest of a reading; null = none or infinite. */
         Interval: {

@@ -26,7 +26,7 @@ function taken(shot: Schema['ShotView']): string {
 
 function told(shot: Schema['ShotView'], reading: Schema['ShotReading'], value: number): string {
     if (reading.reading === 'magnification') return shot.window ? say.windowAt(`${digits(shot.spacersMm)} mm`) : `${value.toPrecision(3)}×`;
-    return `${value.toFixed(1)} mm ${say.readings[reading.reading]}`;
+    return `${value.toFixed(1)} mm ${reading.reading === 'workingDistanceMm' ? say.away : say.fromSensor}`;
 }
 
 /** Every shot as it was measured, beside what the lens as settled would have shown, and one press that takes it back. */
