@@ -35,7 +35,7 @@ final class CreateRigFromSearch
      *
      * @throws ValidationException when the kit has no such camera or part, or not as often, or a setting is out of reach
      */
-    public function build(User $user, Kit $kit, int $camera, array $parts, ?string $support, array $subject): Rig
+    public function build(User $user, Kit $kit, int $camera, array $parts, ?string $support, array $subject, bool $infinity = false): Rig
     {
         $rows = $kit->parts->keyBy('id');
         $body = $rows->get($camera);
@@ -57,7 +57,7 @@ final class CreateRigFromSearch
             $aperture[] = $part instanceof Lens ? self::within($each['aperture'] ?? null, 0.5, 256.0, 'parts.'.$i.'.aperture') : null;
             $zoom[] = $part instanceof Lens && $part->isZoom() ? self::within($each['zoomMm'] ?? null, 1.0, 2000.0, 'parts.'.$i.'.zoomMm') : null;
         }
-        $conditions = Conditions::from(new Values($support === null ? [] : ['support' => $support]));
+        $conditions = Conditions::from(new Values(($support === null ? [] : ['support' => $support]) + ($infinity ? ['infinity' => true] : [])));
         $empty = CoreRig::of(Camera::from(new Values($this->hand->fields($body))), [], Setting::untouched(), $conditions, $subject === [] ? null : Subject::from(new Values($subject)));
         $full = $empty->withChain($chain, new Setting($length, $focus, $aperture, $zoom, array_fill(0, count($chain), null), array_fill(0, count($chain), null), null));
 

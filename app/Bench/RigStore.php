@@ -20,6 +20,7 @@ use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\File\Text;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part as CorePart;
+use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 
@@ -232,7 +233,7 @@ final class RigStore
     public const ONLY_KIT = ['id', 'count', 'marriedTo', 'note'];
 
     /** How a part is set in a rig: what a correction leaves alone. */
-    private const SETTINGS = ['set' => 0, 'setMm' => 0, 'swingDeg' => 0, 'shiftMm' => 0, 'reversed' => 0];
+    private const SETTINGS = ['set' => 0, 'setMm' => 0, 'swingDeg' => 0, 'shiftMm' => 0, 'plateTurned' => 0, 'reversed' => 0];
 
     /**
      * @param  array<int, array<string, mixed>>  $parts  corrected fields by the row they belong to
@@ -373,8 +374,9 @@ final class RigStore
                 'place' => $i,
                 'kind' => $part->kind->value,
                 'document' => (object) $fields,
-                'reversed' => $part instanceof Lens && $part->reversed,
+                'reversed' => ($part instanceof Lens || $part instanceof Spacer) && $part->reversed,
                 'working' => $core->setting->working === $i,
+                'makeshift' => $core->setting->makeshift[$i] ?? false,
                 'length_mm' => $variable ? RigFile::plain($core->setting->lengthMm[$i] ?? null) : null,
                 'focus' => RigFile::plain($core->setting->focus[$i] ?? null),
                 'aperture' => RigFile::plain($core->setting->aperture[$i] ?? null),
@@ -410,11 +412,14 @@ final class RigStore
                 $part->setMm = $row->length_mm;
                 $part->swingDeg = $row->swing_deg;
                 $part->shiftMm = $row->shift_mm;
+                $part->plateTurned = $row->makeshift ?: null;
+            }
+            if ($row->reversed) {
+                $part->reversed = true;
             }
             if ($row->kind === 'lens') {
-                $part->reversed = $row->reversed ?: null;
                 $part->set = (object) array_filter(
-                    ['focus' => $row->focus, 'aperture' => $row->aperture, 'zoomMm' => $row->zoom_mm, 'working' => $row->working ?: null],
+                    ['focus' => $row->focus, 'aperture' => $row->aperture, 'zoomMm' => $row->zoom_mm, 'working' => $row->working ?: null, 'makeshift' => $row->makeshift ?: null],
                     static fn (mixed $value): bool => $value !== null,
                 );
             }

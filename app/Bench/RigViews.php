@@ -45,9 +45,11 @@ use ZincThimble\Core\Gear\Bellows;
 use ZincThimble\Core\Gear\Frame;
 use ZincThimble\Core\Gear\Helicoid;
 use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Joint\Mating;
 use ZincThimble\Core\Plan\Advice;
 use ZincThimble\Core\Reading\Contributor;
+use ZincThimble\Core\Reading\Estimates;
 use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Measurement;
 use ZincThimble\Core\Reading\NextMeasurement;
@@ -56,9 +58,12 @@ use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Uncertainty;
 use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Report\Sweep;
+use ZincThimble\Core\Rig\ApertureWorked;
+use ZincThimble\Core\Rig\Arrangement;
 use ZincThimble\Core\Rig\BlurRule;
 use ZincThimble\Core\Rig\LensFigure;
 use ZincThimble\Core\Rig\LensModel;
+use ZincThimble\Core\Rig\MarkedStops;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
@@ -105,6 +110,7 @@ final class RigViews
             infinity: new InfinityView($answer->infinity->reached, $answer->infinity->overshotMm, $answer->infinity->spacerToKeepMm, $answer->infinity->furthestSubjectMm, $answer->infinity->neverMm, Infinity::pastMm($rig, $answer->axis)),
             doubts: $this->doubts($row, $rig, $answer),
             takenAs: $this->takenAs($rig),
+            estimates: Estimates::of($rig, $answer->reading->magnification),
             findings: array_map(fn (Finding $finding): FindingView => new FindingView(
                 $finding->code, $finding->severity, $finding->part, $finding->pattern, $finding->numbers, $finding->message(),
             ), $answer->findings),
@@ -177,8 +183,8 @@ final class RigViews
         $findings = RigReport::of($rig)->findings;
         $kit = $this->kit->left($row);
         $views = [];
-        foreach ($findings as $finding) {
-            foreach (Mending::of($rig, $finding, $findings, $kit) as $i => $mend) {
+        foreach (Mending::ofAll($rig, $findings, $kit) as [$finding, $mends]) {
+            foreach ($mends as $i => $mend) {
                 $views[] = new MendView(
                     $finding->code, $finding->part, $mend->pattern, $mend->numbers, $mend->magnification,
                     new Mend($finding->code, $finding->part, $i),
@@ -209,7 +215,9 @@ final class RigViews
                 setting: Describe::setting($rig, $i),
                 joint: Describe::joint($part->identity->front),
                 fit: Mating::of($rig->camera, $behind, $part),
-                reversed: $part instanceof Lens && $part->reversed,
+                reversed: ($part instanceof Lens || $part instanceof Spacer) && $part->reversed,
+                turns: Arrangement::turns($part),
+                makeshift: ApertureWorked::takesMakeshift($part) ? $rig->setting->makeshift[$i] ?? false : null,
                 removable: true,
             );
             $behind = $part;
@@ -275,7 +283,10 @@ final class RigViews
     {
         $part = $rig->chain[$travel->part];
         if ($travel->kind === TravelKind::Aperture && $part instanceof Lens) {
-            return array_map(fn (float $stop): TravelMark => new TravelMark($stop, Phrase::digits($stop)), Travels::positions($rig, $travel));
+            // Rings number the full stops; halves and thirds between are ticks.
+            return array_map(fn (float $stop): TravelMark => new TravelMark(
+                $stop, MarkedStops::isFull($stop) || $stop === $travel->least || $stop === $travel->greatest ? Phrase::digits($stop) : '',
+            ), MarkedStops::between($travel->least, $travel->greatest, $part->aperture->control));
         }
         if ($travel->kind === TravelKind::Focus && $part instanceof Lens) {
             $marks = [];

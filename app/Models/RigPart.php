@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property \stdClass $document
  * @property bool $reversed
  * @property bool $working
+ * @property bool $makeshift
  * @property ?float $length_mm
  * @property ?float $focus
  * @property ?float $aperture
@@ -31,14 +32,14 @@ final class RigPart extends Model
     public $timestamps = false;
 
     protected $fillable = [
-        'part_id', 'kit_id', 'place', 'kind', 'document', 'reversed', 'working', 'length_mm', 'focus', 'aperture', 'zoom_mm', 'swing_deg', 'shift_mm',
+        'part_id', 'kit_id', 'place', 'kind', 'document', 'reversed', 'working', 'length_mm', 'focus', 'aperture', 'zoom_mm', 'swing_deg', 'shift_mm', 'makeshift',
     ];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
         return [
-            'document' => JsonDocument::class, 'reversed' => 'boolean', 'working' => 'boolean',
+            'document' => JsonDocument::class, 'reversed' => 'boolean', 'working' => 'boolean', 'makeshift' => 'boolean',
             'length_mm' => 'float', 'focus' => 'float', 'aperture' => 'float', 'zoom_mm' => 'float', 'swing_deg' => 'float', 'shift_mm' => 'float',
         ];
     }

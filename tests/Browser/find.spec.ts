@@ -7,7 +7,7 @@ const status = (page: Page) => page.getByRole('status');
 /** The figures of a row: working distance, magnification, stops. */
 async function figuresOf(page: Page, row: number): Promise<string[]> {
     const text = await rowsOf(page).nth(row).innerText();
-    const [, room = '', , m = ''] = /([\d.]+)\s*mm away\s*(([\d.]+)\s*×)/.exec(text.replaceAll('\n', ' ')) ?? [];
+    const [, room = '', , m = ''] = /([\d.]+)\s*mm away\s*((?:±[\d.]+\s+)?([\d.]+)\s*×)/.exec(text.replaceAll('\n', ' ')) ?? [];
     return [room, m];
 }
 

@@ -52,6 +52,37 @@ final class StepLabelsTest extends TestCase
         $this->assertFalse($this->shown()['chain'][4]['reversed']);
     }
 
+    public function test_a_lever_is_wedged_and_a_ring_of_two_threads_turned_and_both_are_kept(): void
+    {
+        $this->on('Tower clock tooth');
+        $document = json_decode((string) $this->get("/api/rigs/{$this->rig->id}/file")->getContent(), true);
+        $lens = ['kind' => 'lens', 'name' => 'Levered 50', 'rear' => 'larch', 'front' => 'thread:58x0.75', 'focalLengthMm' => 50, 'registerMm' => 44.5, 'frontRimMm' => 38, 'aperture' => ['widest' => 2, 'smallest' => 16, 'control' => 'lever'], 'set' => ['aperture' => 8]];
+        $document['chain'] = [...array_slice($document['chain'], 0, 2), $lens];
+        $this->rig = Rig::query()->findOrFail($this->postJson('/api/rigs/import', ['text' => json_encode($document)])->assertCreated()->json('id'));
+        $told = $this->shown();
+        $this->assertSame('stuck', $told['readings']['coupling']);
+        $this->assertFalse($told['chain'][2]['makeshift']);
+        $this->assertNull($told['chain'][1]['makeshift']);
+        $this->assertNotContains('aperture', array_column($told['travels'], 'kind'), 'a ring that moves nothing');
+        $stuck = $told['readings']['effectiveAperture'];
+        $this->step(['action' => 'makeshift', 'index' => 2, 'used' => true], 'wedge or tape the lever of Levered 50');
+        $told = $this->shown();
+        $this->assertSame('makeshift', $told['readings']['coupling']);
+        $this->assertTrue($told['chain'][2]['makeshift']);
+        $this->assertLessThan($stuck, $told['readings']['effectiveAperture'], 'it was read where its ring stands');
+        $this->step(['action' => 'makeshift', 'index' => 2, 'used' => false], 'free the lever of Levered 50');
+        $this->assertSame('stuck', $this->shown()['readings']['coupling']);
+        $this->postJson("/api/rigs/{$this->rig->id}/steps", ['revision' => $this->rig->refresh()->revision, 'step' => ['action' => 'makeshift', 'index' => 1, 'used' => true]])->assertStatus(422);
+
+        $this->step(['action' => 'insert', 'index' => 3, 'parts' => [$this->part('Step ring 58 to 52')]], 'put in Step ring 58 to 52');
+        $this->assertTrue($this->shown()['chain'][3]['turns']);
+        $this->assertSame('M52×0.75', $this->shown()['chain'][3]['joint']);
+        $this->step(['action' => 'turn', 'index' => 3], 'turn Step ring 58 to 52 round');
+        $this->assertTrue($this->shown()['chain'][3]['reversed']);
+        $this->assertSame('M58×0.75', $this->shown()['chain'][3]['joint']);
+        $this->assertFalse($this->shown()['chain'][1]['turns']);
+    }
+
     /** @return iterable<string, array{string, list<string>}> rig, kinds of what moves on it */
     public static function moving(): iterable
     {

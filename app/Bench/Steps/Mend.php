@@ -41,9 +41,9 @@ final readonly class Mend extends Step
     protected function change(StepContext $bench, CoreRig $rig): StepOutcome
     {
         $findings = RigReport::of($rig)->findings;
-        foreach ($findings as $finding) {
+        foreach (Mending::ofAll($rig, $findings, $bench->left()) as [$finding, $mends]) {
             if ($finding->code === $this->code && $finding->part === $this->index) {
-                $mend = Mending::of($rig, $finding, $findings, $bench->left())[$this->choice] ?? null;
+                $mend = $mends[$this->choice] ?? null;
                 if ($mend !== null) {
                     return new StepOutcome(Mending::applied($rig, $mend), lcfirst($mend->label()));
                 }

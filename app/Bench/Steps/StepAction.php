@@ -17,6 +17,7 @@ enum StepAction: string
     case Mend = 'mend';
     case Solve = 'solve';
     case Describe = 'describe';
+    case Makeshift = 'makeshift';
 
     /** @return class-string<Step> */
     public function step(): string
@@ -32,6 +33,7 @@ enum StepAction: string
             self::Mend => Mend::class,
             self::Solve => SolveFor::class,
             self::Describe => Describe::class,
+            self::Makeshift => Makeshift::class,
         };
     }
 }

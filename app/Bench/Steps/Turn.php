@@ -6,12 +6,11 @@ namespace App\Bench\Steps;
 
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
-use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Rig\Arrangement;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 
-/** Turns a lens round. */
-#[OA\Schema(description: 'Turns a lens round.', required: ['action', 'index'], properties: [new OA\Property(property: 'action', description: 'Which step it is', type: 'string', enum: ['turn'])])]
+/** Turns a lens, or a ring of two threads, round. */
+#[OA\Schema(description: 'Turns a lens, or a ring of two threads, round.', required: ['action', 'index'], properties: [new OA\Property(property: 'action', description: 'Which step it is', type: 'string', enum: ['turn'])])]
 final readonly class Turn extends Step
 {
     public const ACTION = StepAction::Turn;
@@ -35,8 +34,8 @@ final readonly class Turn extends Step
     protected function change(StepContext $bench, CoreRig $rig): StepOutcome
     {
         $index = self::within($this->index, count($rig->chain) - 1);
-        if ($rig->chain[$index]->kind !== Kind::Lens) {
-            throw ValidationException::withMessages(['index' => 'Only a lens can be turned round.']);
+        if (! Arrangement::turns($rig->chain[$index])) {
+            throw ValidationException::withMessages(['index' => 'Only a lens, or a ring of two threads, can be turned round.']);
         }
 
         return new StepOutcome(Arrangement::of($rig)->turning($index)->rig($rig), 'turn '.$rig->chain[$index]->label().' round');

@@ -120,7 +120,7 @@ final class FindController
         $user = SessionGuard::person($request);
 
         return Shown::first(function () use ($setUp, $user, $kit, $request, $rigs, $store): RigView {
-            $rig = $setUp->build($user, $kit, $request->camera(), $request->parts(), $request->support(), $request->subject());
+            $rig = $setUp->build($user, $kit, $request->camera(), $request->parts(), $request->support(), $request->subject(), $request->infinity());
 
             return $rigs->rig($rig, $store->read($rig));
         }, 201);

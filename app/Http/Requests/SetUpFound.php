@@ -19,6 +19,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'support', type: 'string', nullable: true, enum: ['hand', 'braced', 'table']),
     new OA\Property(property: 'subjectWidthMm', type: 'number', nullable: true),
     new OA\Property(property: 'subjectDepthMm', type: 'number', nullable: true),
+    new OA\Property(property: 'infinity', description: 'Whether the wish asked for infinity', type: 'boolean'),
 ])]
 final class SetUpFound extends FormRequest
 {
@@ -38,7 +39,7 @@ final class SetUpFound extends FormRequest
             'camera' => ['required', 'integer:strict'], 'parts' => ['present', 'array', 'list', 'max:40'], 'parts.*' => ['array:part,reversed,lengthMm,focus,aperture,zoomMm'],
             'parts.*.part' => ['required', 'integer:strict', 'min:1', 'max:9000000000000'], 'parts.*.reversed' => ['boolean:strict'],
             'parts.*.lengthMm' => self::NUMBER, 'parts.*.focus' => self::NUMBER, 'parts.*.aperture' => self::NUMBER, 'parts.*.zoomMm' => self::NUMBER,
-            'support' => ['nullable', 'string', Rule::in(['hand', 'braced', 'table'])], 'subjectWidthMm' => self::NUMBER, 'subjectDepthMm' => self::NUMBER,
+            'support' => ['nullable', 'string', Rule::in(['hand', 'braced', 'table'])], 'subjectWidthMm' => self::NUMBER, 'subjectDepthMm' => self::NUMBER, 'infinity' => ['boolean:strict'],
         ];
     }
 
@@ -61,6 +62,11 @@ final class SetUpFound extends FormRequest
     public function support(): ?string
     {
         return $this->input('support') === null ? null : $this->string('support')->toString();
+    }
+
+    public function infinity(): bool
+    {
+        return $this->boolean('infinity');
     }
 
     /** @return array{widthMm?: float, depthMm?: float} what is known of the subject, mm */

@@ -9,7 +9,7 @@ use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Joint\Fit;
 
 /** A part as it stands in a rig. */
-#[OA\Schema(required: ['index', 'partId', 'kind', 'name', 'measure', 'setting', 'joint', 'fit', 'reversed', 'removable'])]
+#[OA\Schema(required: ['index', 'partId', 'kind', 'name', 'measure', 'setting', 'joint', 'fit', 'reversed', 'turns', 'makeshift', 'removable'])]
 final readonly class ChainPart
 {
     public function __construct(
@@ -31,6 +31,10 @@ final readonly class ChainPart
         public Fit $fit,
         #[OA\Property()]
         public bool $reversed,
+        #[OA\Property(description: 'Whether it can be put in the other way round')]
+        public bool $turns,
+        #[OA\Property(description: 'Whether its lever is wedged or its plate turned; null = there is nothing of the sort')]
+        public ?bool $makeshift,
         #[OA\Property()]
         public bool $removable,
     ) {

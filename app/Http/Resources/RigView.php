@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** A rig on the bench: everything its screen shows. */
-#[OA\Schema(required: ['id', 'revision', 'kitId', 'name', 'camera', 'chain', 'travels', 'readings', 'range', 'infinity', 'doubts', 'takenAs', 'findings', 'cautions', 'drawing', 'subject', 'blurLimitMm', 'history', 'news', 'share', 'tags', 'schools', 'advice', 'conditions', 'modes'])]
+#[OA\Schema(required: ['id', 'revision', 'kitId', 'name', 'camera', 'chain', 'travels', 'readings', 'range', 'infinity', 'doubts', 'takenAs', 'estimates', 'findings', 'cautions', 'drawing', 'subject', 'blurLimitMm', 'history', 'news', 'share', 'tags', 'schools', 'advice', 'conditions', 'modes'])]
 final readonly class RigView
 {
     /**
@@ -15,6 +15,7 @@ final readonly class RigView
      * @param  list<TravelView>  $travels
      * @param  list<Doubt>  $doubts
      * @param  list<TakenAsView>  $takenAs
+     * @param  list<string>  $estimates
      * @param  list<FindingView>  $findings
      * @param  list<CautionView>  $cautions
      * @param  list<NewsView>  $news
@@ -46,6 +47,8 @@ final readonly class RigView
         public array $doubts,
         #[OA\Property(description: 'Figures that are taken otherwise than given, or were not given', items: new OA\Items(ref: TakenAsView::class))]
         public array $takenAs,
+        #[OA\Property(description: 'What was taken for granted, in sentences', items: new OA\Items(type: 'string'))]
+        public array $estimates,
         #[OA\Property(items: new OA\Items(ref: FindingView::class))]
         public array $findings,
         #[OA\Property(items: new OA\Items(ref: CautionView::class))]

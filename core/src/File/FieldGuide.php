@@ -63,7 +63,9 @@ final class FieldGuide
         'rail.pitchMm' => ['Moves per turn', 'mm', 'How far one whole turn of the knob moves it: measure ten turns.'],
         'scaleZeroMm' => ['Scale reads 0 at', 'mm', 'The true face-to-face length at which the engraved scale reads 0. Set the scale to 50, measure, and take 50 off.'],
         'rearClearanceMm' => ['Room for a grip', 'mm', 'From its rear face to where the rail begins: so far a grip may stand out.'],
-        'latch' => ['Works a lever by hand', '', 'A latch or cable at its front that works the lens’s lever.'],
+        'latch' => ['Works a lever by hand', '', 'A lever or cable on it that works the lens whose mount it sits on: at the far end of a reversed lens.'],
+        'bellows.latch' => ['Works a lever by hand', '', 'A latch or cable at its front that works the lens’s lever.'],
+        'plateTurned' => ['Front plate turned', '', 'Turned round, its latch works the far end of a reversed lens.'],
         'maxSwingDeg' => ['Swings to', '°', 'The most its front swings to one side.'],
         'maxShiftMm' => ['Shifts to', 'mm', 'The most its front shifts to one side.'],
         'swingDeg' => ['Swing', '°', 'As it stands.'],
@@ -156,7 +158,7 @@ final class FieldGuide
     ];
 
     /** Fields that a form leaves out: how a part is set belongs to a rig, `id` to files. */
-    private const NOT_ASKED = ['id', 'set', 'setMm', 'swingDeg', 'shiftMm', 'reversed', 'measured', 'shots'];
+    private const NOT_ASKED = ['id', 'set', 'setMm', 'swingDeg', 'shiftMm', 'plateTurned', 'reversed', 'measured', 'shots'];
 
     /** @return array{label: string, unit: string, help: string} */
     public static function of(Kind $kind, string $field): array

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\File;
 
+use ZincThimble\Core\Gear\Bellows;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Kind;
@@ -13,6 +14,7 @@ use ZincThimble\Core\Gear\Parts;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Rig\Conditions;
+use ZincThimble\Core\Rig\MarkedStops;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Setting;
 use ZincThimble\Core\Rig\Settling;
@@ -97,11 +99,12 @@ final class RigFile
     {
         $fields = $part->document->fields;
         if ($part instanceof VariableSpacer) {
-            unset($fields['setMm'], $fields['swingDeg'], $fields['shiftMm']);
+            unset($fields['setMm'], $fields['swingDeg'], $fields['shiftMm'], $fields['plateTurned']);
             $fields += array_filter([
                 'setMm' => self::plain($rig->setting->lengthMm[$i] ?? null),
                 'swingDeg' => self::plain($rig->setting->swingDeg[$i] ?? null),
                 'shiftMm' => self::plain($rig->setting->shiftMm[$i] ?? null),
+                'plateTurned' => $part instanceof Bellows && ($rig->setting->makeshift[$i] ?? false) ? true : null,
             ], static fn (mixed $item): bool => $item !== null);
         }
         if ($part->kind === Kind::Lens) {
@@ -111,8 +114,9 @@ final class RigFile
                 'aperture' => self::plain($rig->setting->aperture[$i] ?? null),
                 'zoomMm' => self::plain($rig->setting->zoomMm[$i] ?? null),
                 'working' => $rig->setting->working === $i ? true : null,
+                'makeshift' => ($rig->setting->makeshift[$i] ?? false) ? true : null,
             ], static fn (mixed $item): bool => $item !== null);
-            $own += array_diff_key($set->fields, ['focus' => 0, 'aperture' => 0, 'zoomMm' => 0, 'working' => 0]);
+            $own += array_diff_key($set->fields, ['focus' => 0, 'aperture' => 0, 'zoomMm' => 0, 'working' => 0, 'makeshift' => 0]);
             unset($fields['set']);
             if ($own !== []) {
                 $fields['set'] = $own;
@@ -186,6 +190,7 @@ final class RigFile
                 array_diff_key($top, array_flip(self::KNOWN)),
             );
             self::ringsEndBefore($rig, $check);
+            self::stopsAreThere($rig, $check);
 
             return $check->faults() === [] ? $rig : null;
         } catch (InvalidFigure $fault) {
@@ -219,7 +224,7 @@ final class RigFile
     /** @param  list<Part>  $chain */
     private static function setting(array $chain, Check $check): Setting
     {
-        $length = $focus = $aperture = $zoom = $swing = $shift = [];
+        $length = $focus = $aperture = $zoom = $swing = $shift = $makeshift = [];
         $working = null;
         foreach ($chain as $i => $part) {
             $values = $part->document;
@@ -234,12 +239,13 @@ final class RigFile
             $focus[] = $set->floatOrNull('focus');
             $aperture[] = $set->floatOrNull('aperture');
             $zoom[] = $set->floatOrNull('zoomMm');
+            $makeshift[] = $part instanceof Bellows ? $values->boolOr('plateTurned', false) : $set->boolOr('makeshift', false);
             if ($set->boolOr('working', false)) {
                 $working ??= $i;
             }
         }
 
-        return new Setting($length, $focus, $aperture, $zoom, $swing, $shift, $working);
+        return new Setting($length, $focus, $aperture, $zoom, $swing, $shift, $working, $makeshift);
     }
 
     /** A ring that turns past infinity is set no further than it turns. */
@@ -249,6 +255,17 @@ final class RigFile
             $least = $lens->leastFocus();
             if (($rig->setting->focus[$i] ?? 0.0) < $least - 1e-9) {
                 $check->fault('/chain/'.$i.'/set/focus', sprintf('is %s, this ring goes from %.4g to 1', $rig->setting->focus[$i], $least));
+            }
+        }
+    }
+
+    /** An aperture that a lens hasn't got is none, a third of a stop to spare. */
+    private static function stopsAreThere(Rig $rig, Check $check): void
+    {
+        foreach ($rig->lenses as $i => $lens) {
+            $set = $rig->setting->aperture[$i] ?? null;
+            if ($set !== null && ! MarkedStops::has($lens, $set)) {
+                $check->fault('/chain/'.$i.'/set/aperture', sprintf('is f/%.4g, this lens has %s', $set, MarkedStops::limits($lens)));
             }
         }
     }

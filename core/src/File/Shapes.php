@@ -105,6 +105,7 @@ final class Shapes
             Field::number('ev', -30.0, 40.0),
             Field::choices('surroundings', 'sun', 'cold', 'water'),
             Field::text('mode'),
+            Field::flag('infinity'),
         ];
     }
 
@@ -163,9 +164,9 @@ final class Shapes
 
         return match ($kind) {
             Kind::Adapter, Kind::Tube, Kind::ReversingRing, Kind::CouplingRing, Kind::StepRing => [
-                Field::length('lengthMm')->needed(), $clear, Field::flag('shoulder'),
+                Field::length('lengthMm')->needed(), $clear, Field::flag('shoulder'), Field::flag('latch'), Field::flag('reversed'),
             ],
-            Kind::Filter, Kind::Hood => [Field::length('lengthMm'), $clear],
+            Kind::Filter, Kind::Hood => [Field::length('lengthMm'), $clear, Field::flag('latch'), Field::flag('reversed')],
             Kind::Helicoid => [
                 Field::length('minMm')->needed(), Field::length('maxMm')->needed(), Field::length('setMm'), $clear, Field::width('pitchMm'),
             ],
@@ -173,7 +174,7 @@ final class Shapes
                 Field::length('minMm')->needed(), Field::length('maxMm')->needed(), Field::length('setMm'), $clear,
                 Field::number('scaleZeroMm', -3000.0, 3000.0), Field::length('rearClearanceMm'), Field::flag('latch'),
                 Field::number('maxSwingDeg', 0.0, 80.0), Field::length('maxShiftMm'),
-                Field::number('swingDeg', -80.0, 80.0), Field::number('shiftMm', -3000.0, 3000.0),
+                Field::number('swingDeg', -80.0, 80.0), Field::number('shiftMm', -3000.0, 3000.0), Field::flag('plateTurned'),
             ],
             Kind::Lens => self::lens(),
             Kind::CloseUpLens => [
@@ -216,7 +217,7 @@ final class Shapes
             Field::flag('flatField'),
             Field::objects('stations', array_map(static fn (Field $field): Field => $field->name === 'focalLengthMm' ? $field : $field->optional(), $figures)),
             Field::object('set', [
-                Field::number('focus', -1.0, 1.0), self::fNumber('aperture'), Field::number('zoomMm', 1.0, 2000.0), Field::flag('working'),
+                Field::number('focus', -1.0, 1.0), self::fNumber('aperture'), Field::number('zoomMm', 1.0, 2000.0), Field::flag('working'), Field::flag('makeshift'),
             ]),
         ];
     }

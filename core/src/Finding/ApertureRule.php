@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Finding;
 
-use ZincThimble\Core\Gear\ApertureControl;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Rig\ApertureWorked;
 use ZincThimble\Core\Rig\Rig;
@@ -28,12 +27,14 @@ final class ApertureRule implements Rule
         $worked = $rig->totals->coupling;
         $spans = match ($worked) {
             ApertureWorked::Stuck => $context->always(new Finding(Code::ApertureStuck, Severity::Stop, $at,
-                $this->rest($lens) === 'open'
-                    ? 'The aperture of {part} stays wide open: nothing here works its lever.'
-                    : 'The aperture of {part} stays closed at its smallest: nothing here works its lever.',
-                ['part' => $lens->label()])),
+                $lens->aperture->restsOpen()
+                    ? 'The aperture of {part} stays wide open at {stands:f}: nothing here works its lever.'
+                    : 'The aperture of {part} stays closed at {stands:f}: nothing here works its lever.',
+                ['part' => $lens->label(), 'stands' => $rig->markedAperture($at) ?? 0.0])),
             ApertureWorked::Latch => $context->always(new Finding(Code::ApertureStuck, Severity::Warn, $at,
-                'The aperture of {part} is worked by hand, with the latch of the bellows: compose wide open, then close it.', ['part' => $lens->label()])),
+                'The aperture of {part} is worked by hand, with a latch, lever or cable: compose wide open, then close it.', ['part' => $lens->label()])),
+            ApertureWorked::Makeshift => $context->always(new Finding(Code::ApertureStuck, Severity::Warn, $at,
+                'The lever of {part} is wedged or taped where its ring stands: it stays stopped down, and a knock may let it go.', ['part' => $lens->label()])),
             ApertureWorked::Detach => $context->always(new Finding(Code::ApertureStuck, Severity::Warn, $at,
                 '{part} gets no signals here and stays as it was left. On the camera, stop it down, hold the preview and take it off; some bodies allow that.', ['part' => $lens->label()])),
             default => [],
@@ -51,12 +52,6 @@ final class ApertureRule implements Rule
         }
 
         return $spans;
-    }
-
-    /** Where an uncoupled lever leaves the diaphragm (handbook, "How the aperture is worked"). */
-    private function rest(Lens $lens): string
-    {
-        return $lens->aperture->rest ?? ($lens->aperture->control === ApertureControl::Lever ? 'closed' : 'open');
     }
 
     /**

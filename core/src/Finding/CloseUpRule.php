@@ -43,14 +43,55 @@ final class CloseUpRule implements Rule
         $changes = $at !== null && $context->moves($at, TravelKind::Aperture, TravelKind::Focus, TravelKind::Zoom);
         // A wide pupil, or one that isn't known, leaves the fault as it is; a narrow one forgives a step.
         $widths = $context->column($changes, static fn (Rig $rig): float => self::pupilMm($rig) ?? INF);
-        $pattern = 'Single close-up lenses of {power:d} together: soft, with colour at the edges. Stop down, or take a corrected pair.';
-        $severe = new Finding(Code::DiopterStrong, Severity::Warn, $last, $pattern, ['power' => $sum]);
-        $slight = new Finding(Code::DiopterStrong, Severity::Note, $last, $pattern, ['power' => $sum]);
-        $narrowest = Limits::FORGIVING_PUPIL_MM * (1.0 - 1e-12);
+        $fades = $context->column($changes, static fn (Rig $rig): ?float => self::fadesAt($rig));
+        $said = [];
+        foreach ($widths as $row => $width) {
+            $isNarrow = $width < Limits::FORGIVING_PUPIL_MM;
+            if ($isNarrow && $sum <= Limits::STRONG_D) {
+                continue;
+            }
+            // Stopping down is no advice where diffraction asks for the opposite.
+            $stop = $fades[$row];
+            $spread = $context->columns->airyDiameterMm[$row];
+            $most = Limits::SPOT_OVER_BLUR * $context->rig->blurLimitMm;
+            $now = $at === null || $stop === null ? null : $context->rigAt($row)->markedAperture($at);
+            $helps = ! $isNarrow && $spread !== null && $stop !== null && $now !== null && $spread * $stop / $now <= $most;
+            $said[($sum > Limits::STRONG_D && ! $isNarrow ? 'warn' : 'note').($isNarrow ? ' faded' : ($helps ? ' fades' : ' stays'))][$row] = 1.0;
+        }
+        foreach ($said as $key => $rows) {
+            [$severity, $how] = explode(' ', $key);
+            $column = [];
+            foreach ($widths as $row => $_) {
+                $column[] = $rows[$row] ?? null;
+            }
+            $pattern = 'Single close-up lenses of {power:d} together: soft, with colour at the edges. '.match ($how) {
+                'faded' => 'The pupil is narrow here, and that hides most of it; zooming in or a corrected pair hides the rest.',
+                'fades' => 'From {fades:f} on the pupil is narrow enough to hide most of it; a corrected pair is better.',
+                default => 'Take a corrected pair, or zoom in: the middle of the glass is better.',
+            };
+            array_push($spans, ...Span::where($column, 0.0, INF, new Finding(Code::DiopterStrong, $severity === 'warn' ? Severity::Warn : Severity::Note, $last, $pattern, ['power' => $sum]),
+                $how === 'fades' ? ['fades' => $fades] : []));
+        }
 
-        return $sum > Limits::STRONG_D
-            ? [...$spans, ...Span::where($widths, $narrowest, INF, $severe), ...Span::where($widths, -INF, $narrowest, $slight)]
-            : [...$spans, ...Span::where($widths, $narrowest, INF, $slight)];
+        return $spans;
+    }
+
+    /** The widest marked stop at which the entrance pupil is narrow enough to forgive; null = there is none. */
+    private static function fadesAt(Rig $rig): ?float
+    {
+        $at = $rig->workingLens();
+        $pupil = self::pupilMm($rig);
+        $now = $at === null ? null : $rig->markedAperture($at);
+        if ($at === null || $pupil === null || $now === null) {
+            return null;
+        }
+        foreach ($rig->stopsAt($at) as $stop) {
+            if ($pupil * $now / $stop < Limits::FORGIVING_PUPIL_MM) {
+                return $stop;
+            }
+        }
+
+        return null;
     }
 
     /** Width of the working lens's entrance pupil, E/N, mm. */

@@ -34,5 +34,4 @@ enum Code: string
     case BareRear = 'bare-rear';
     case BodyUncoupled = 'body-uncoupled';
     case Flare = 'flare';
-    case Estimated = 'estimated';
 }

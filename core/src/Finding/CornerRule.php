@@ -13,33 +13,33 @@ final class CornerRule implements Rule
     /** `vignette`: the part that cuts the corner, and how dark it is left. */
     public function find(RuleContext $context): array
     {
-        $spans = [];
-        $dark = [];
-        foreach ($context->columns->cornerBrightness as $row => $brightness) {
-            if ($brightness !== null && $brightness < Limits::CORNER_BRIGHTNESS) {
-                $part = $context->columns->cornerPart[$row];
-                if ($part !== null) {
-                    $dark[$part][$row] = 1.0 - $brightness;
-                }
-            }
-        }
-        foreach ($dark as $part => $rows) {
-            $column = self::filled($rows, $context->columns->rows);
-            array_push($spans, ...Span::where($column, 0.0, INF, new Finding(Code::Vignette, Severity::Warn, $part,
-                '{part} cuts the corners: they lose {dark:pct} of their light.', ['part' => self::label($context->rig, $part)]), ['dark' => $column]));
-        }
-
         $working = $context->rig->workingLens();
-        $other = [];
-        foreach ($context->columns->stopPart as $row => $part) {
-            if ($part !== null && $part !== $working && ! ($part >= 0 && $context->rig->chain[$part] instanceof Objective)) {
-                $other[$part][$row] = 1.0;
+        $dark = $other = [];
+        foreach ($context->columns->cornerBrightness as $row => $brightness) {
+            $part = $context->columns->cornerPart[$row];
+            if ($brightness !== null && $brightness < Limits::CORNER_BRIGHTNESS && $part !== null) {
+                $dark[$part][$row] = 1.0 - $brightness;
+            }
+            $stop = $context->columns->stopPart[$row];
+            if ($stop !== null && $stop !== $working && ! ($stop >= 0 && $context->rig->chain[$stop] instanceof Objective)) {
+                $other[$stop][$row] = 1.0;
             }
         }
-        foreach ($other as $part => $rows) {
-            array_push($spans, ...Span::where(self::filled($rows, $context->columns->rows), 0.0, INF, new Finding(Code::Vignette, Severity::Warn, $part,
-                '{part} limits the light, not the aperture that is set: the rig is really at {effective:f}.',
-                ['part' => self::label($context->rig, $part)]), ['effective' => $context->columns->effectiveAperture]));
+        $spans = [];
+        $effective = $context->columns->effectiveAperture;
+        foreach (array_unique([...array_keys($dark), ...array_keys($other)]) as $part) {
+            $label = ['part' => self::label($context->rig, $part)];
+            // Where one part does both, one sentence says both.
+            $both = array_intersect_key($dark[$part] ?? [], $other[$part] ?? []);
+            foreach ([
+                [$both, '{part} limits the light, not the aperture that is set, and cuts the corners: the rig is really at {effective:f}, and they lose {dark:pct} of their light.'],
+                [array_diff_key($dark[$part] ?? [], $both), '{part} cuts the corners: they lose {dark:pct} of their light.'],
+                [array_diff_key($other[$part] ?? [], $both), '{part} limits the light, not the aperture that is set: the rig is really at {effective:f}.'],
+            ] as [$rows, $pattern]) {
+                $column = self::filled($rows, $context->columns->rows);
+                $said = array_filter(['dark' => $column, 'effective' => $effective], static fn (string $name): bool => str_contains($pattern, '{'.$name), ARRAY_FILTER_USE_KEY);
+                array_push($spans, ...Span::where($column, 0.0, INF, new Finding(Code::Vignette, Severity::Warn, $part, $pattern, $label), $said));
+            }
         }
 
         return $spans;

@@ -7,7 +7,9 @@ namespace ZincThimble\Core\Finding;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Objective;
 use ZincThimble\Core\Gear\Teleconverter;
+use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Optics\Image;
+use ZincThimble\Core\Rig\Rig;
 
 /** `focus-inside`, `no-image`: whether there is a plane that a subject can be put in. */
 final class ImageRule implements Rule
@@ -30,9 +32,7 @@ final class ImageRule implements Rule
             }
         }
         if ($isInside) {
-            $inside = array_map(static fn (?float $distance): ?float => $distance === null ? null : -$distance, $context->columns->workingDistanceMm);
-            $spans = Span::where($inside, 0.0, INF, new Finding(Code::FocusInside, Severity::Stop, null,
-                'Focus falls {inside:mm} behind the front of the rig: nothing can stand there. Take off extension.'), ['inside' => $inside]);
+            array_push($spans, ...$this->inside($context));
         }
         if (in_array(Image::None, $context->columns->image, true)) {
             $none = array_map(static fn (Image $image): ?float => $image === Image::None ? 1.0 : null, $context->columns->image);
@@ -40,6 +40,59 @@ final class ImageRule implements Rule
         }
 
         return $spans;
+    }
+
+    /**
+     * @return list<Span> how deep, how much extension to take off, and the longest that works
+     */
+    private function inside(RuleContext $context): array
+    {
+        $inside = $off = $longest = $all = $short = [];
+        foreach ($context->columns->workingDistanceMm as $row => $distance) {
+            $in = $distance === null || $distance >= 0.0 ? null : -$distance;
+            $rig = $in === null ? null : $context->rigAt($row);
+            $out = $rig === null ? null : self::tooLong($rig);
+            $left = $rig === null || $out === null ? null : self::extension($rig) - $out;
+            $works = $left !== null && $left >= 0.0;
+            $inside[] = $in;
+            $off[] = $out;
+            $longest[] = $left;
+            $all[] = $works ? $in : null;
+            $short[] = $works ? null : $in;
+        }
+
+        return [
+            ...Span::where($all, 0.0, INF, new Finding(Code::FocusInside, Severity::Stop, null,
+                'Focus falls {inside:mm} behind the front of the rig: nothing can stand there. Take off {off:mm} of extension or more; the longest that works is {longest:mm}.'),
+                ['inside' => $inside, 'off' => $off, 'longest' => $longest]),
+            ...Span::where($short, 0.0, INF, new Finding(Code::FocusInside, Severity::Stop, null,
+                'Focus falls {inside:mm} behind the front of the rig: nothing can stand there, with no extension at all. It takes weaker glass in front, or another lens.'), ['inside' => $inside]),
+        ];
+    }
+
+    /** Extension to take off at the camera until the plane of focus lies at the front-most metal, mm: there both rays have height 0 together. */
+    private static function tooLong(Rig $rig): ?float
+    {
+        $axis = Axis::of($rig);
+        $way = $axis->frontOptical - $axis->zLast;
+        $field = $axis->fieldY + $axis->fieldT * $way;
+        $off = $field === 0.0 ? null : ($axis->y + $axis->t * $way) / $field;
+
+        return $off === null || $off <= 0.0 ? null : $off;
+    }
+
+    /** What of tubes, rings, helicoids and bellows stands between the camera and the first glass, mm. */
+    private static function extension(Rig $rig): float
+    {
+        $length = 0.0;
+        foreach ($rig->chain as $i => $part) {
+            if ($part->kind->isOptical()) {
+                break;
+            }
+            $length += $rig->lengthMm($i);
+        }
+
+        return $length;
     }
 
     /**

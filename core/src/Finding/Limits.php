@@ -73,11 +73,14 @@ final class Limits
     /** `flare`: bare tubes in a row from this. */
     public const BARE_TUBES = 3;
 
+    /** `infinity-lost`: a subject that far is reason to ask for infinity, mm; from it on. */
+    public const FAR_MM = 2000.0;
+
+    /** The same of a subject that wide, mm. */
+    public const FAR_WIDTH_MM = 500.0;
+
     /** `infinity-overshot`: too short by over this, mm; and the slack of a shim that is offered for it. */
     public const SHIM_MM = 0.02;
-
-    /** `estimated`: a half-width from this share of its reading; an objective's magnification off its nominal one by over it. */
-    public const UNSURE = 0.02;
 
     /** Caution `heavy`: mass from this, g. */
     public const HEAVY_G = 2000.0;

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Finding;
 
+use ZincThimble\Core\Gear\ApertureControl;
+use ZincThimble\Core\Gear\Bellows;
+use ZincThimble\Core\Gear\CloseUpLens;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
@@ -13,11 +16,12 @@ use ZincThimble\Core\Joint\AdapterPaths;
 use ZincThimble\Core\Joint\Fit;
 use ZincThimble\Core\Joint\Mating;
 use ZincThimble\Core\Reading\Infinity;
+use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Solver;
 use ZincThimble\Core\Reading\SolveTarget;
-use ZincThimble\Core\Rig\MarkedStops;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
+use ZincThimble\Core\Rig\Travels;
 
 /** What might cure a finding; whether it does is for Mending to see. */
 final class MendCandidates
@@ -30,21 +34,21 @@ final class MendCandidates
     {
         return match ($finding->code) {
             Code::JointMismatch, Code::ThreadLookalike => self::joints($rig, (int) $finding->part, $kit),
-            Code::FocusInside => [...self::room($rig, Limits::TOUCHING_MM * 2), ...self::lessExtension($rig)],
+            Code::FocusInside => [...self::room($rig, Limits::TOUCHING_MM * 2), ...self::lessExtension($rig), ...self::roomByZoom($rig), ...self::weakerGlass($rig, $kit)],
             Code::Touching => [...self::room($rig, Limits::TOUCHING_MM * 1.01), ...self::lessExtension($rig)],
             Code::LightShutOut => [...self::room($rig, self::roomForLight($rig)), ...self::lessExtension($rig)],
             Code::NoImage => [...self::converterFirst($rig), ...self::someImage($rig), ...self::lessExtension($rig), ...self::turned($rig, $kit)],
-            Code::ApertureStuck, Code::TurnItRound => self::turned($rig, $kit),
+            Code::ApertureStuck => [...self::workedByHand($rig, $kit), ...self::turned($rig, $kit)],
+            Code::TurnItRound => self::turned($rig, $kit),
             Code::GripFouls => self::spacersBefore($rig, (int) $finding->part, (float) ($finding->numbers['missing'] ?? 0.0), $kit),
-            Code::Vignette => [...self::stops($rig, 'Set it to {value:f}'), ...self::shortestZoom($rig), ...self::modes($rig)],
-            Code::OutsideWindow => self::intoTheWindow($rig, $finding),
+            Code::Vignette => [...self::stops($rig, 'Set it to {value:f}'), ...self::clearingZoom($rig), ...self::modes($rig)],
+            Code::OutsideWindow => [...self::intoTheWindow($rig, $finding), ...self::otherExtension($rig, $kit)],
             Code::InfinityLost => self::withoutExtension($rig),
             Code::InfinityOvershot => [...self::atInfinity($rig), ...self::shims($rig, (float) ($finding->numbers['over'] ?? 0.0), $kit)],
-            Code::DiopterStrong => [...self::removing($rig, Kind::CloseUpLens), ...self::stops($rig, 'Stop down to {value:f}')],
+            Code::DiopterStrong => [...self::removing($rig, Kind::CloseUpLens), ...self::only($rig, 'Stop down to {value:f}', $finding, 'fades')],
             Code::StackedDioptersOrder => self::strongestFirst($rig, (int) $finding->part),
             Code::AddsLittle => [Mend::remove('Take off {name}', (int) $finding->part, $rig->chain[(int) $finding->part]->label())],
-            Code::Diffraction => self::stops($rig, 'Open to {value:f}'),
-            Code::SliceThin => self::stops($rig, 'Stop down to {value:f}'),
+            Code::Diffraction, Code::SliceThin => [...self::only($rig, 'Set it to {value:f}', $finding, 'single'), ...self::only($rig, 'Open to {value:f}', $finding, 'open')],
             Code::Sway => [
                 new Mend('Put it on a table or stand', [], [MendStep::conditions(['support' => 'table'])]),
                 new Mend('Brace it', [], [MendStep::conditions(['support' => 'braced'])]),
@@ -235,13 +239,11 @@ final class MendCandidates
     private static function stops(Rig $rig, string $pattern): iterable
     {
         $at = $rig->workingLens();
-        $lens = $at === null ? null : $rig->chain[$at];
-        $settled = $at === null ? null : $rig->lenses[$at];
-        if ($at === null || $settled === null || ! $lens instanceof Lens || $settled->widest === null || $settled->smallest === null) {
+        $now = $at === null ? null : $rig->markedAperture($at);
+        if ($at === null || $now === null) {
             return;
         }
-        $now = $rig->markedAperture($at) ?? $settled->widest;
-        $stops = MarkedStops::between($settled->widest, $settled->smallest, $lens->aperture->control);
+        $stops = $rig->stopsAt($at);
         // The nearest stop that cures is offered, so the nearest are tried first.
         usort($stops, static fn (float $a, float $b): int => abs(log($a / $now)) <=> abs(log($b / $now)));
         foreach ($stops as $stop) {
@@ -251,14 +253,121 @@ final class MendCandidates
         }
     }
 
-    /** @return iterable<Mend> */
-    private static function shortestZoom(Rig $rig): iterable
+    /** @return iterable<Mend> the stop that the sentence names, and no other */
+    private static function only(Rig $rig, string $pattern, Finding $finding, string $number): iterable
+    {
+        $at = $rig->workingLens();
+        $stop = $finding->numbers[$number] ?? null;
+        if ($at !== null && is_float($stop) && $stop > 0.0 && $stop !== $rig->markedAperture($at)) {
+            yield Mend::set($pattern, $at, TravelKind::Aperture, $stop);
+        }
+    }
+
+    /** @return iterable<Mend> the nearest zoom setting on either side at which the corner is bright enough */
+    private static function clearingZoom(Rig $rig): iterable
+    {
+        yield from self::nearestZoom($rig, static fn (Rig $at): bool => (Reading::of($at)->cornerBrightness ?? 0.0) >= Limits::CORNER_BRIGHTNESS);
+    }
+
+    /** @return iterable<Mend> the nearest zoom setting on either side at which there is room */
+    private static function roomByZoom(Rig $rig): iterable
+    {
+        yield from self::nearestZoom($rig, static fn (Rig $at): bool => (Reading::of($at)->workingDistanceMm ?? -1.0) >= Limits::TOUCHING_MM);
+    }
+
+    /**
+     * @param  \Closure(Rig): bool  $does
+     * @return iterable<Mend>
+     */
+    private static function nearestZoom(Rig $rig, \Closure $does): iterable
+    {
+        foreach (Travels::of($rig) as $travel) {
+            if ($travel->kind !== TravelKind::Zoom) {
+                continue;
+            }
+            $now = Travels::setting($rig, $travel);
+            $positions = Travels::positions($rig, $travel);
+            foreach ([array_filter($positions, static fn (float $mm): bool => $mm > $now), array_reverse(array_filter($positions, static fn (float $mm): bool => $mm < $now))] as $side) {
+                foreach ($side as $mm) {
+                    if ($does($rig->with($travel->kind, $travel->part, $mm))) {
+                        yield Mend::set('Zoom to {value:mm}', $travel->part, TravelKind::Zoom, $mm);
+                        break;
+                    }
+                }
+            }
+        }
+    }
+
+    /**
+     * @param  list<Part>  $kit
+     * @return iterable<Mend> a weaker close-up lens in the place of one that is on
+     */
+    private static function weakerGlass(Rig $rig, array $kit): iterable
     {
         foreach ($rig->chain as $i => $part) {
-            if ($part instanceof Lens && $part->isZoom()) {
-                foreach ($part->stations as $station) {
-                    yield Mend::set('Zoom to {value:mm}', $i, TravelKind::Zoom, $station->focalLengthMm);
+            if (! $part instanceof CloseUpLens || $part->powerD <= 0.0) {
+                continue;
+            }
+            $behind = $rig->chain[$i - 1] ?? null;
+            $ahead = $rig->chain[$i + 1] ?? null;
+            foreach ($kit as $other) {
+                if ($other instanceof CloseUpLens && $other->powerD > 0.0 && $other->powerD < $part->powerD && Mating::of($rig->camera, $behind, $other)->holds()
+                    && ($ahead === null || Mating::of($rig->camera, $other, $ahead)->holds())) {
+                    yield new Mend('Put {other} in the place of {name}', ['other' => $other->label(), 'name' => $part->label()], [MendStep::remove($i), MendStep::insert($i, [$other])]);
                 }
+            }
+        }
+    }
+
+    /**
+     * Ways to work a lever that nothing reaches.
+     *
+     * @param  list<Part>  $kit
+     * @return iterable<Mend>
+     */
+    private static function workedByHand(Rig $rig, array $kit): iterable
+    {
+        $at = $rig->workingLens();
+        $lens = $at === null ? null : $rig->chain[$at];
+        if ($at === null || ! $lens instanceof Lens || $lens->aperture->control !== ApertureControl::Lever) {
+            return;
+        }
+        if ($lens->reversed) {
+            for ($i = $at - 1; $i >= 0; $i--) {
+                if ($rig->chain[$i] instanceof Bellows && $rig->chain[$i]->latch && ! ($rig->setting->makeshift[$i] ?? false)) {
+                    yield new Mend('Turn the front plate of {name} round', ['name' => $rig->chain[$i]->label()], [MendStep::makeshift($i)]);
+                }
+            }
+            foreach ($kit as $part) {
+                if ($part instanceof Spacer && $part->latch && ! isset($rig->chain[$at + 1]) && self::endsMate($lens, $part)) {
+                    yield Mend::insert('Put {name} on its far end', $at + 1, [$part]);
+                }
+            }
+        }
+        if (! ($rig->setting->makeshift[$at] ?? false)) {
+            yield new Mend('Wedge or tape the lever of {name}', ['name' => $lens->label()], [MendStep::makeshift($at)]);
+        }
+    }
+
+    /**
+     * Tubes put in or taken off, and glass, so that what was asked can be focused.
+     *
+     * @param  list<Part>  $kit
+     * @return iterable<Mend>
+     */
+    private static function otherExtension(Rig $rig, array $kit): iterable
+    {
+        yield from self::lessExtension($rig);
+        foreach ($kit as $part) {
+            if ($part->kind === Kind::Tube && isset($rig->chain[0])) {
+                foreach ($rig->chain as $i => $ahead) {
+                    if ($ahead instanceof Lens && self::fitsAt($rig, $rig->chain[$i - 1] ?? null, $part, $ahead)) {
+                        yield Mend::insert('Put in {name}', $i, [$part]);
+                    }
+                }
+            }
+            if ($part instanceof CloseUpLens && Mating::of($rig->camera, $rig->chain[count($rig->chain) - 1] ?? null, $part)->holds()) {
+                yield Mend::insert('Put {name} in front', count($rig->chain), [$part]);
             }
         }
     }
@@ -279,7 +388,8 @@ final class MendCandidates
         $asked = $rig->conditions->askedDistanceMm ?? 0.0;
         foreach (['nearest', 'furthest'] as $end) {
             $index = (float) ($finding->numbers[$end] ?? 0.0);
-            if ($index > 0.0) {
+            // A metre is no answer to 80 mm.
+            if ($index > 0.0 && $index >= 0.5 * $asked && 0.5 * $index <= $asked) {
                 yield new Mend($asked < $index ? 'Move back to {value:mm}' : 'Move in to {value:mm}', ['value' => $index], [MendStep::conditions(['askedDistanceMm' => $index])]);
             }
         }

@@ -9,11 +9,11 @@ use ZincThimble\Core\Rig\Arrangement;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
 
-/** One step of a mend: set a control, take a part off, put parts in, turn or move one, or change a condition. */
+/** One step of a mend: set a control, take a part off, put parts in, turn or move one, use a makeshift, or change a condition. */
 final readonly class MendStep
 {
     /**
-     * @param  'set'|'remove'|'insert'|'turn'|'move'|'conditions'  $action
+     * @param  'set'|'remove'|'insert'|'turn'|'move'|'makeshift'|'conditions'  $action
      * @param  list<Part>  $parts
      * @param  array<string, mixed>  $conditions
      */
@@ -57,6 +57,12 @@ final readonly class MendStep
         return new self('move', $from, value: (float) $to);
     }
 
+    /** Wedges the lever of the lens at that place, or turns the front plate of the bellows. */
+    public static function makeshift(int $part): self
+    {
+        return new self('makeshift', $part);
+    }
+
     /** @param  array<string, mixed>  $conditions fields of the file's `conditions` */
     public static function conditions(array $conditions): self
     {
@@ -76,6 +82,7 @@ final readonly class MendStep
             'insert' => Arrangement::of($rig)->inserting($this->index, $this->parts)->rig($rig),
             'turn' => Arrangement::of($rig)->turning($this->index)->rig($rig),
             'move' => Arrangement::of($rig)->moving($this->index, (int) $this->value)->rig($rig),
+            'makeshift' => $rig->withMakeshift($this->index, true),
             'conditions' => $rig->withConditions($rig->conditions->with($this->conditions)),
         };
     }

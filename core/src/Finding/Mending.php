@@ -35,16 +35,53 @@ final class Mending
         'no-shoulder' => 'The adapter is what it is; it is screwed in with care.',
         'body-uncoupled' => 'It is a setting of the camera.',
         'flare' => 'It is cured with black lining, which changes no figure.',
-        'estimated' => 'Only a measurement makes an assumption sure.',
         'unsuited' => 'It takes another lens, which is the person’s choice.',
     ];
 
+    /** A mend that leaves less than this share of the magnification, or more than its inverse, is another picture. */
+    private const SAME_PICTURE = 0.5;
+
     /**
-     * @param  list<Finding>  $findings  all of the rig's
+     * What cures each finding; a change that cures two stands with the worse of them alone.
+     *
+     * @param  list<Finding>  $findings  as told, worst first
+     * @param  list<Part>  $kit  parts at hand that are not in the rig
+     * @return list<array{Finding, list<Mend>}>
+     */
+    public static function ofAll(Rig $rig, array $findings, array $kit = []): array
+    {
+        $before = self::findings($rig);
+        $offered = [];
+        $all = [];
+        foreach ($findings as $finding) {
+            $mends = [];
+            foreach (self::among($rig, $finding, $before, $kit) as $mend) {
+                if (! isset($offered[$mend->change()])) {
+                    $offered[$mend->change()] = true;
+                    $mends[] = $mend;
+                }
+            }
+            $all[] = [$finding, $mends];
+        }
+
+        return $all;
+    }
+
+    /**
      * @param  list<Part>  $kit  parts at hand that are not in the rig
      * @return list<Mend> the least change of magnification first
      */
-    public static function of(Rig $rig, Finding $finding, array $findings, array $kit = []): array
+    public static function of(Rig $rig, Finding $finding, array $kit = []): array
+    {
+        return self::among($rig, $finding, self::findings($rig), $kit);
+    }
+
+    /**
+     * @param  list<Finding>  $findings  all of the rig's
+     * @param  list<Part>  $kit
+     * @return list<Mend>
+     */
+    private static function among(Rig $rig, Finding $finding, array $findings, array $kit): array
     {
         if (isset(self::WITHOUT[$finding->code->value])) {
             return [];
@@ -72,13 +109,24 @@ final class Mending
             if ($after->lenses === [] && $rig->lenses !== []) {
                 continue;
             }
+            $magnification = Reading::of($after)->magnification;
+            if (! self::isSamePicture($finding, $before, $magnification)) {
+                continue;
+            }
             if (self::cures($finding, $findings, self::findings($after))) {
-                $mends[] = $candidate->leavingMagnification(Reading::of($after)->magnification);
+                $mends[] = $candidate->leavingMagnification($magnification);
             }
         }
         usort($mends, static fn (Mend $a, Mend $b): int => [count($a->steps), abs(($a->magnification ?? 0.0) - $before)] <=> [count($b->steps), abs(($b->magnification ?? 0.0) - $before)]);
 
         return array_slice($mends, 0, self::MOST);
+    }
+
+    /** Whether the rig still does what it is for. What can't work at all has nothing to lose, and who asks for infinity wants no magnification. */
+    private static function isSamePicture(Finding $finding, float $before, ?float $after): bool
+    {
+        return $finding->severity === Severity::Stop || $finding->code === Code::InfinityOvershot || $before <= 0.0
+            || $after !== null && $after >= self::SAME_PICTURE * $before && self::SAME_PICTURE * $after <= $before;
     }
 
     /** The rig after all steps of a mend. */
@@ -96,11 +144,11 @@ final class Mending
     {
         $range = Range::of($rig, rough: true);
 
-        return Findings::of($rig, Reading::of($rig), $range, Infinity::of($rig, $range));
+        return Findings::all($rig, Reading::of($rig), $range, Infinity::of($rig, $range));
     }
 
     /**
-     * Whether one finding fewer of that code is there, and nothing new that is worse than it.
+     * Whether one finding fewer of that code is there that is as bad, and nothing new that is worse than it.
      *
      * @param  list<Finding>  $before
      * @param  list<Finding>  $after
@@ -124,13 +172,14 @@ final class Mending
     }
 
     /**
-     * How many findings say that. A rig set past infinity and one whose stop lies past it share a code, and curing one leaves the other.
+     * How many findings say that, and as badly. A rig set past infinity and one whose stop lies past it share a code, and curing one leaves the other.
      *
      * @param  list<Finding>  $findings
      */
     private static function count(array $findings, Finding $finding): int
     {
         return count(array_filter($findings, static fn (Finding $each): bool => $each->code === $finding->code
+            && $each->severity->rank() <= $finding->severity->rank()
             && ($each->code !== Code::InfinityOvershot || $each->pattern === $finding->pattern)));
     }
 }

@@ -33,10 +33,11 @@ final class OrientationRule implements Rule
             }
             array_push($spans, ...Span::where($column, 0.0, INF, new Finding(Code::TurnItRound, Severity::Note, $at,
                 '{part} gains nothing by being reversed: the usual way round gives {same:x} and keeps its coupling.', ['part' => $lens->label()]), ['same' => $same]));
-            $wasted = self::wasted($context, $at);
+            // That it gains nothing says it all.
+            $wasted = array_map(static fn (float $share, ?float $gainsNothing): ?float => $gainsNothing === null ? $share : null, self::wasted($context, $at), $column);
             array_push($spans, ...Span::where($wasted, Limits::WASTED, INF, new Finding(Code::Unsuited, Severity::Note, $at,
                 '{part} is ill suited to being reversed: {wasted:pct} of its length adds no extension.', ['part' => $lens->label()]), ['wasted' => $wasted]));
-        } elseif ($far && self::isAlone($context->rig)) {
+        } elseif ($far && self::isAlone($context->rig) && ! $context->rig->camera->isBuiltIn()) {
             array_push($spans, ...Span::where($magnification, Limits::BETTER_REVERSED, INF, new Finding(Code::TurnItRound, Severity::Note, $at,
                 'Above life size, {part} is better corrected the other way round: it was made for far things.', ['part' => $lens->label()])));
         }

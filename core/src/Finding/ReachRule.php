@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Finding;
 
+use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Reading\Infinity;
@@ -76,6 +78,9 @@ final class ReachRule implements Rule
     private function lostOrToSpare(RuleContext $context): ?Finding
     {
         $infinity = $context->infinity;
+        if (! self::asks($context->rig)) {
+            return null;
+        }
         if ($infinity->reached) {
             return $infinity->overshotMm === null || $infinity->overshotMm <= Limits::SHIM_MM || $this->hasVariableSpacer($context->rig) ? null : new Finding(
                 Code::InfinityOvershot, Severity::Note, null,
@@ -89,6 +94,25 @@ final class ReachRule implements Rule
                 ? 'Infinity is lost: the furthest focus is {furthest:mm} from the sensor.'
                 : 'Infinity is lost: the furthest focus is {furthest:mm} from the sensor. A spacer of {keep:mm} would keep it.',
             ['furthest' => $infinity->furthestSubjectMm, 'keep' => $infinity->spacerToKeepMm ?? 0.0]);
+    }
+
+    /** Whether somebody wants infinity of it: said so, has a far subject, or put nothing on that could have been meant to take it. */
+    private static function asks(Rig $rig): bool
+    {
+        if ($rig->conditions->infinity || ($rig->conditions->askedDistanceMm ?? 0.0) >= Limits::FAR_MM || ($rig->subject->widthMm ?? 0.0) >= Limits::FAR_WIDTH_MM) {
+            return true;
+        }
+        foreach ($rig->chain as $i => $part) {
+            if ($part instanceof Lens) {
+                if ($part->reversed || $rig->lenses[$i]->mBegin > 0.0) {
+                    return false;
+                }
+            } elseif (! in_array($part->kind, [Kind::Adapter, Kind::StepRing, Kind::Filter, Kind::Hood, Kind::Teleconverter], true)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     private function hasVariableSpacer(Rig $rig): bool

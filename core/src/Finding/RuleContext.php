@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Finding;
 
-use ZincThimble\Core\Reading\Contributor;
 use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\ReadingTable;
@@ -17,8 +16,6 @@ final readonly class RuleContext
 {
     /**
      * @param  list<float>  $positions  where the control stands in each row; [] when there is one row as set
-     * @param  array<string, array<int, ?float>>  $halfWidths  by reading, row by row
-     * @param  (\Closure(string): list<array{int, int, Contributor}>)|null  $sources  from which row to which one figure contributes most to a reading
      */
     public function __construct(
         public Rig $rig,
@@ -27,8 +24,6 @@ final readonly class RuleContext
         public ReadingTable $columns,
         public ?Travel $travel = null,
         public array $positions = [],
-        public array $halfWidths = [],
-        public ?\Closure $sources = null,
     ) {
     }
 

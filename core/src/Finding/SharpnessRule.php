@@ -4,50 +4,139 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Finding;
 
+use ZincThimble\Core\Reading\BestAperture;
 use ZincThimble\Core\Reading\Stack;
 
-/** `diffraction`, `slice-thin`, `sway`: how much of the subject can be sharp. */
+/**
+ * `diffraction`, `slice-thin`, `sway`: how much of the subject can be sharp. Diffraction and slice pull the aperture two ways, so they are
+ * one sentence, with the stop that is best for one shot and the frames of a stack.
+ */
 final class SharpnessRule implements Rule
 {
     /** `diffraction`, `slice-thin`, `sway`. */
     public function find(RuleContext $context): array
     {
-        $c = $context->rig->blurLimitMm;
-        $spans = Span::where($context->columns->airyDiameterMm, Limits::SPOT_OVER_BLUR * $c, INF, new Finding(Code::Diffraction, Severity::Warn, null,
-            'Diffraction draws every point {spot:mm} wide, more than twice the blur limit of {limit:mm}. Open the aperture and stack instead.', ['limit' => $c]), ['spot' => $context->columns->airyDiameterMm]);
         $slice = Stack::depths($context->columns, $context->rig->conditions->totalDepth);
-        $model = $context->rig->conditions->totalDepth ? 'geometric and diffraction depth together' : 'geometric depth';
 
-        return [...$spans, ...$this->thin($context, $slice, $model), ...$this->sway($context, $slice)];
+        return [...$this->sharp($context, $slice), ...$this->sway($context, $slice)];
     }
 
     /**
      * @param  list<?float>  $slice
      * @return list<Span>
      */
-    private function thin(RuleContext $context, array $slice, string $model): array
+    private function sharp(RuleContext $context, array $slice): array
+    {
+        $limit = $context->rig->blurLimitMm;
+        $spot = $context->columns->airyDiameterMm;
+        $needed = $this->needed($context);
+        $at = $context->rig->workingLens();
+        $isSettable = $at !== null && count($context->rig->stopsAt($at)) > 1;
+        $single = $stacking = $frames = $open = array_fill(0, $context->columns->rows, null);
+        /** @var array<string, array<int, float>> $said rows by what is said of them */
+        $said = [];
+        foreach ($spot as $row => $airy) {
+            $depth = $slice[$row];
+            $z = $needed[$row];
+            $share = $depth === null || $depth <= 0.0 || $z === null || $z <= 0.0 ? 0.0 : $z / $depth;
+            $isSpread = $airy !== null && $airy > Limits::SPOT_OVER_BLUR * $limit;
+            if ($share <= Limits::SLICES && ! $isSpread) {
+                continue;
+            }
+            if ($z !== null && $z > 0.0) {
+                $best = $isSettable ? BestAperture::of($context->rigAt($row), $z) : null;
+                $single[$row] = $best?->single;
+                $stacking[$row] = $best?->stacking;
+                $frames[$row] = (float) ($best?->stack->frames ?? ($share > 0.0 ? Stack::frames($z, (float) $depth, Stack::OVERLAP) : 1));
+                $how = match (true) {
+                    $best === null => $share > Limits::SLICES ? 'frames' : 'magnify',
+                    $share > Limits::SLICES => 'both',
+                    default => 'single',
+                };
+            } else {
+                $open[$row] = $isSettable ? $this->wider($context, $row, $at, $limit) : null;
+                $how = $open[$row] === null ? 'magnify' : 'open';
+            }
+            $kind = $isSpread ? 'spread' : ($share > Limits::MANY_SLICES ? 'many' : 'thin');
+            $said[$kind.' '.$how][$row] = 1.0;
+        }
+        $columns = ['spot' => $spot, 'slice' => $slice, 'depth' => $needed, 'single' => array_values($single), 'stacking' => array_values($stacking), 'frames' => array_values($frames), 'open' => array_values($open)];
+        $numbers = ['limit' => $limit, 'model' => $context->rig->conditions->totalDepth ? 'geometric and diffraction depth together' : 'geometric depth'];
+        $spans = [];
+        foreach ($said as $key => $rows) {
+            [$kind, $how] = explode(' ', $key);
+            $column = [];
+            foreach ($spot as $row => $_) {
+                $column[] = $rows[$row] ?? null;
+            }
+            $pattern = self::pattern($kind, $how);
+            $finding = new Finding($kind === 'spread' ? Code::Diffraction : Code::SliceThin, $kind === 'thin' ? Severity::Note : Severity::Warn, null, $pattern, self::said($numbers, $pattern));
+            array_push($spans, ...Span::where($column, 0.0, INF, $finding, self::said($columns, $pattern)));
+        }
+
+        return $spans;
+    }
+
+    /**
+     * @template T
+     *
+     * @param  array<string, T>  $named
+     * @return array<string, T> what a sentence says of them
+     */
+    private static function said(array $named, string $pattern): array
+    {
+        return array_filter($named, static fn (string $name): bool => preg_match('/\\{'.$name.'[:}]/', $pattern) === 1, ARRAY_FILTER_USE_KEY);
+    }
+
+    private static function pattern(string $kind, string $how): string
+    {
+        $what = $kind === 'spread'
+            ? 'Diffraction draws every point {spot:mm} wide, more than twice the blur limit of {limit:mm}'
+            : 'The slice is {slice:mm} ({model}), the subject {depth:mm} deep';
+
+        return $what.match ($how) {
+            'both' => ': one shot is best at {single:f}, all of it sharp takes {frames:n} frames at {stacking:f}.',
+            'single' => ': one shot is best at {single:f}.',
+            'frames' => ': all of it sharp takes {frames:n} frames.',
+            'open' => '. Open to {open:f}.',
+            default => ', and no stop mends it: a smaller magnification, cropped, shows as much.',
+        };
+    }
+
+    /** The narrowest stop at which diffraction is within bounds, else the widest that is wider than now; null = there is none. */
+    private function wider(RuleContext $context, int $row, int $at, float $limit): ?float
+    {
+        $rig = $context->rigAt($row);
+        $stops = $rig->stopsAt($at);
+        $numbers = $stops === [] ? null : BestAperture::effectives($rig, $at, $stops);
+        if ($numbers === null) {
+            return null;
+        }
+        $most = Limits::SPOT_OVER_BLUR * $limit / (2.44 * $rig->conditions->wavelengthNm * 1e-6);
+        $now = $context->columns->effectiveAperture[$row] ?? 0.0;
+        $wider = null;
+        foreach ($numbers[1] as $n => $effective) {
+            if ($effective < $now * 0.99 && ($wider === null || $effective <= $most)) {
+                $wider = $stops[$n];
+            }
+        }
+
+        return $wider;
+    }
+
+    /** @return list<?float> depth to be covered, mm, row by row; null = nothing is known of it */
+    private function needed(RuleContext $context): array
     {
         $subject = $context->rig->subject;
         if ($subject === null) {
-            return [];
+            return array_fill(0, $context->columns->rows, null);
         }
-        $share = [];
         $needed = [];
-        $frames = [];
-        foreach ($slice as $row => $depth) {
-            $m = $context->columns->magnification[$row];
-            $z = $subject->depthOver($m === null || $m <= 0.0 ? null : $context->rig->frame->widthMm / $m);
-            $needed[] = $z;
-            $share[] = $depth === null || $depth <= 0.0 || $z === null || $z <= 0.0 ? null : $z / $depth;
-            $frames[] = $depth === null || $z === null ? null : (float) Stack::frames($z, $depth, Stack::OVERLAP);
+        foreach ($context->columns->magnification as $m) {
+            $needed[] = $subject->depthOver($m === null || $m <= 0.0 ? null : $context->rig->frame->widthMm / $m);
         }
-        $columns = ['slice' => $slice, 'depth' => $needed, 'frames' => $frames];
-        $pattern = 'The slice is {slice:mm} and the subject {depth:mm} deep ({model}): stop down, or stack {frames:n} frames.';
 
-        return [
-            ...Span::where($share, Limits::MANY_SLICES, INF, new Finding(Code::SliceThin, Severity::Warn, null, $pattern, ['model' => $model]), $columns),
-            ...Span::where($share, Limits::SLICES, Limits::MANY_SLICES, new Finding(Code::SliceThin, Severity::Note, null, $pattern, ['model' => $model]), $columns),
-        ];
+        return $needed;
     }
 
     /**

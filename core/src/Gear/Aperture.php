@@ -20,6 +20,12 @@ final readonly class Aperture
     ) {
     }
 
+    /** Whether it stands wide open uncoupled, else closed (handbook, "How the aperture is worked"): a lever's springs shut unless told. */
+    public function restsOpen(): bool
+    {
+        return $this->rest === 'open' || $this->rest === null && $this->control !== ApertureControl::Lever;
+    }
+
     /** @throws InvalidFigure names `aperture.smallest` when it is wider than the widest */
     public static function from(Values $values): self
     {

@@ -19,6 +19,10 @@ final readonly class Spacer extends Part
         public float $lengthMm,
         public ?float $clearMm,
         public ?bool $shoulder,
+        /** Whether a lever or cable on it works, by hand, the lens whose mount it sits on. */
+        public bool $latch = false,
+        /** Whether it is put in the other way round. */
+        public bool $reversed = false,
     ) {
         parent::__construct($kind, $identity, $document);
     }
@@ -26,14 +30,32 @@ final readonly class Spacer extends Part
     /** A ring, tube, filter or hood of a fixed length, mm, 0 to 3,000. */
     public static function from(Kind $kind, Values $values): self
     {
+        $reversed = $values->boolOr('reversed', false);
+        $lengthMm = $values->floatOr('lengthMm', 0.0);
+        $identity = PartIdentity::from($kind, $values);
+
         return new self(
             $kind,
-            PartIdentity::from($kind, $values),
+            $reversed ? $identity->turned($lengthMm) : $identity,
             $values,
-            $values->floatOr('lengthMm', 0.0),
+            $lengthMm,
             $values->floatOrNull('clearMm'),
             $values->boolOrNull('shoulder'),
+            $values->boolOr('latch', false),
+            $reversed,
         );
+    }
+
+    /** Whether it can be put in the other way round: a ring of two threads. */
+    public function turns(): bool
+    {
+        return $this->identity->rear->main()?->isThread() === true && $this->identity->front->main()?->isThread() === true && $this->kind !== Kind::Tube;
+    }
+
+    /** The same ring the other way round. */
+    public function turned(): self
+    {
+        return self::from($this->kind, new Values(['reversed' => ! $this->reversed] + $this->document->fields));
     }
 
     /** Its length, mm. */

@@ -214,7 +214,7 @@ final class Axis
                 $rim = $lens->rim0 + $lens->rim1 * $s;
                 $p = $lens->bends ? $lens->pupilRatio($s) : $lens->pupil0;
                 $e = $lens->bends ? $lens->entrance($s) : $f;
-                $n = $setting->aperture[$i] ?? $settled->widest;
+                $n = $rig->isStuck ? $rig->markedAperture($i) : $setting->aperture[$i] ?? $settled->widest;
                 if ($n !== null && $lens->showsEffective) {
                     $n /= $lens->loss($s);
                 }

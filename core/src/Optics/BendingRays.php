@@ -50,7 +50,7 @@ final class BendingRays
         $lens = LensModel::of($rig->lenses[$p], $rig->conditions->simpleAperture);
         $part = $rig->chain[$p];
         $reversed = $part instanceof Lens && $part->reversed;
-        $shown = $rig->setting->aperture[$p] ?? $rig->lenses[$p]->widest;
+        $shown = $rig->markedAperture($p);
         $converts = $shown !== null && $lens->showsEffective;
         $isWorking = $converts && $rig->totals->workingLens === $p;
         $y0 = $split->y;

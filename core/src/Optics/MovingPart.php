@@ -60,7 +60,7 @@ final class MovingPart
         $part = $rig->chain[$travel->part];
         if ($travel->kind === TravelKind::Focus && $part instanceof Lens) {
             $model = LensModel::of($rig->lenses[$travel->part], $rig->conditions->simpleAperture);
-            $shown = $rig->setting->aperture[$travel->part] ?? $rig->lenses[$travel->part]->widest;
+            $shown = $rig->markedAperture($travel->part);
             $self->turn($split, $model, $part->reversed, $positions);
             if ($shown !== null) {
                 $self->diaphragm($split, $model, $travel->part, $part->reversed, $shown, $positions);

@@ -102,7 +102,7 @@ final class StraightRays
         // From where the part begins to its first principal plane, and from its last one to its front.
         [$way0, $way1] = $part->reversed ? [$lens->rim0 - $b, 0.0] : [$a, $grows];
         [$on0, $on1] = $part->reversed ? [$a + $lens->protrusion, $grows] : [$lens->rim0 - $b, 0.0];
-        $n = $rig->setting->aperture[$p] ?? $rig->lenses[$p]->widest;
+        $n = $rig->markedAperture($p);
         if ($n !== null) {
             $at = $way0 - $f * ($part->reversed ? 1.0 - 1.0 / $pupil : 1.0 - $pupil);
             $linear->open($y + $t * $at, $t * $way1, $fy + $ft * $at, $ft * $way1, ($part->reversed ? $f : $pupil * $f) / (2.0 * $n));

@@ -14,7 +14,6 @@ use ZincThimble\Core\Reading\Light;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\ReadingTable;
 use ZincThimble\Core\Reading\Stack;
-use ZincThimble\Core\Rig\MarkedStops;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
 
@@ -119,14 +118,9 @@ final readonly class Advice
     private static function clearApertures(Rig $rig): array
     {
         $at = $rig->workingLens();
-        $lens = $at === null ? null : $rig->chain[$at];
-        $settled = $at === null ? null : $rig->lenses[$at];
-        if ($at === null || ! $lens instanceof Lens || $settled->widest === null || $settled->smallest === null) {
-            return [];
-        }
 
-        return array_values(array_filter(
-            MarkedStops::between($settled->widest, $settled->smallest, $lens->aperture->control),
+        return $at === null ? [] : array_values(array_filter(
+            $rig->stopsAt($at),
             static fn (float $stop): bool => self::isClear($rig->with(TravelKind::Aperture, $at, $stop)),
         ));
     }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Reading;
 
-use ZincThimble\Core\Gear\Lens;
-use ZincThimble\Core\Rig\MarkedStops;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
 
@@ -35,31 +33,25 @@ final readonly class BestAperture
     public static function of(Rig $rig, float $depthMm, ?float $sharpest = null, ?float $pitchMm = null, float $secondsPerFrame = 4.0): ?self
     {
         $at = $rig->workingLens();
-        $lens = $at === null ? null : $rig->chain[$at];
-        $settled = $at === null ? null : $rig->lenses[$at];
-        if ($at === null || ! $lens instanceof Lens || $settled->widest === null || $settled->smallest === null) {
+        $stops = $at === null ? [] : $rig->stopsAt($at);
+        $numbers = $at === null || $stops === [] ? null : self::effectives($rig, $at, $stops);
+        if ($numbers === null) {
             return null;
         }
-        $best = null;
+        [$magnification, $effective] = $numbers;
+        $lambdaMm = $rig->conditions->wavelengthNm * 1e-6;
+        $best = $stacking = $stops[0];
         $bestBlur = INF;
-        $stacking = $settled->widest;
-        $narrowest = $sharpest ?? $settled->widest * 2.0;
-        foreach (MarkedStops::between($settled->widest, $settled->smallest, $lens->aperture->control) as $stop) {
-            $reading = Reading::of($rig->with(TravelKind::Aperture, $at, $stop));
-            if ($reading->magnification === null || $reading->magnification <= 0.0 || $reading->effectiveAperture === null || $reading->airyDiameterMm === null) {
-                return null;
-            }
-            $blur = self::edgeBlurMm($depthMm, $reading->magnification, $reading->effectiveAperture, $rig->conditions->wavelengthNm * 1e-6, $rig->frame->pitchMm());
+        $narrowest = $sharpest ?? $stops[0] * 2.0;
+        foreach ($stops as $n => $stop) {
+            $blur = self::edgeBlurMm($depthMm, $magnification, $effective[$n], $lambdaMm, $rig->frame->pitchMm());
             if ($blur < $bestBlur) {
                 $best = $stop;
                 $bestBlur = $blur;
             }
-            if ($stop <= $narrowest * (1.0 + 1e-9) && $reading->airyDiameterMm <= $rig->blurLimitMm) {
+            if ($stop <= $narrowest * (1.0 + 1e-9) && 2.44 * $lambdaMm * $effective[$n] <= $rig->blurLimitMm) {
                 $stacking = $stop;
             }
-        }
-        if ($best === null) {
-            return null;
         }
         $reading = Reading::of($rig->with(TravelKind::Aperture, $at, $stacking));
         $slice = Stack::depths(ReadingTable::ofOne($reading), $rig->conditions->totalDepth)[0];
@@ -67,6 +59,35 @@ final readonly class BestAperture
         return new self($best, $bestBlur, $stacking, $slice === null || $slice <= 0.0 ? null : Stack::through(
             $depthMm, $slice, Stack::OVERLAP, $reading->entrancePupilMm, $pitchMm, $secondsPerFrame,
         ));
+    }
+
+    /**
+     * Magnification, and the effective aperture at each marked stop: that of the working diaphragm, which goes with its marked number, or
+     * of whatever else limits the light, whichever is greater. Two readings at the most tell both.
+     *
+     * @param  non-empty-list<float>  $stops  widest first
+     * @return array{float, list<float>}|null null = nothing is imaged
+     */
+    public static function effectives(Rig $rig, int $at, array $stops): ?array
+    {
+        $wide = Reading::of($rig->with(TravelKind::Aperture, $at, $stops[0]));
+        if ($wide->magnification === null || $wide->magnification <= 0.0 || $wide->effectiveAperture === null) {
+            return null;
+        }
+        $else = 0.0;
+        $perStop = 0.0;
+        if ($wide->stopPart === $at) {
+            $perStop = $wide->effectiveAperture / $stops[0];
+        } else {
+            $else = $wide->effectiveAperture;
+            $last = $stops[count($stops) - 1];
+            $narrow = Reading::of($rig->with(TravelKind::Aperture, $at, $last));
+            if ($narrow->stopPart === $at && $narrow->effectiveAperture !== null) {
+                $perStop = $narrow->effectiveAperture / $last;
+            }
+        }
+
+        return [$wide->magnification, array_map(static fn (float $stop): float => max($else, $perStop * $stop), $stops)];
     }
 
     /**

@@ -7,6 +7,7 @@ namespace ZincThimble\Core\Report;
 use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Findings;
 use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Reading\Estimates;
 use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\Reading;
@@ -53,7 +54,7 @@ final readonly class RigReport
             $infinity,
             $sure->halfWidths(),
             $sure,
-            Findings::of($rig, $reading, $range, $infinity, $sure),
+            Findings::of($rig, $reading, $range, $infinity),
         );
     }
 
@@ -131,6 +132,7 @@ final readonly class RigReport
             'joints' => $figures['joints'],
             'coupling' => $figures['coupling']->value,
             'settled' => $this->settled(),
+            'estimates' => Estimates::of($this->rig, $this->reading->magnification),
             'uncertainty' => $this->halfWidths === [] ? new \stdClass : $this->halfWidths,
             'findings' => array_map(static fn (Finding $finding): array => [
                 'code' => $finding->code->value,

@@ -51,9 +51,9 @@ final readonly class Sweep
         [$columns, $drawing] = SweepColumns::read($rig, $travel, $positions, $split);
         $range = Range::of($rig);
         $sure = UncertaintyTable::along($rig, $travel, $positions, $split, $columns->image);
-        $facts = new RuleContext($rig, $range, Infinity::of($rig, $range), $columns, $travel, $positions, $sure->columns, $sure->sources(...));
+        $facts = new RuleContext($rig, $range, Infinity::of($rig, $range), $columns, $travel, $positions);
 
-        return new self($travel, $positions, $columns, $sure->columns, Findings::spans($facts), $drawing);
+        return new self($travel, $positions, $columns, $sure->columns, Findings::told(Findings::spans($facts)), $drawing);
     }
 
     /**

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Rig;
 
+use ZincThimble\Core\Gear\JointType;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Gear\Spacer;
 
 /**
  * Which parts stand in a chain, in which order, each with its own setting: what a rig is rebuilt from when a part is
@@ -15,7 +17,7 @@ final readonly class Arrangement
 {
     /**
      * @param  list<Part>  $parts
-     * @param  list<array{length: ?float, focus: ?float, aperture: ?float, zoom: ?float, swing: ?float, shift: ?float, working: bool}>  $set
+     * @param  list<array{length: ?float, focus: ?float, aperture: ?float, zoom: ?float, swing: ?float, shift: ?float, working: bool, makeshift: bool}>  $set
      */
     private function __construct(private array $parts, private array $set)
     {
@@ -34,6 +36,7 @@ final readonly class Arrangement
                 'swing' => $rig->setting->swingDeg[$i] ?? null,
                 'shift' => $rig->setting->shiftMm[$i] ?? null,
                 'working' => $rig->setting->working === $i,
+                'makeshift' => $rig->setting->makeshift[$i] ?? false,
             ];
         }
 
@@ -58,7 +61,7 @@ final readonly class Arrangement
     /** @param  list<Part>  $inserted put in before the part that stands at that place now */
     public function inserting(int $index, array $inserted): self
     {
-        $blank = ['length' => null, 'focus' => null, 'aperture' => null, 'zoom' => null, 'swing' => null, 'shift' => null, 'working' => false];
+        $blank = ['length' => null, 'focus' => null, 'aperture' => null, 'zoom' => null, 'swing' => null, 'shift' => null, 'working' => false, 'makeshift' => false];
         $parts = $this->parts;
         $set = $this->set;
         array_splice($parts, $index, 0, $inserted);
@@ -67,12 +70,18 @@ final readonly class Arrangement
         return new self($parts, $set);
     }
 
-    /** The lens at that place turned round; any other part stays as it is. */
+    /** Whether a part can be put in the other way round. */
+    public static function turns(Part $part): bool
+    {
+        return $part instanceof Lens && $part->identity->rear->main()?->type !== JointType::Fixed || $part instanceof Spacer && $part->turns();
+    }
+
+    /** The lens, or the ring of two threads, at that place turned round; any other part stays as it is. */
     public function turning(int $index): self
     {
         $parts = $this->parts;
         $part = $parts[$index];
-        if ($part instanceof Lens) {
+        if ($part instanceof Lens || $part instanceof Spacer && $part->turns()) {
             $parts[$index] = $part->turned();
         }
 
@@ -109,6 +118,7 @@ final readonly class Arrangement
             array_column($this->set, 'swing'),
             array_column($this->set, 'shift'),
             $working === false ? null : $working,
+            array_column($this->set, 'makeshift'),
         ));
     }
 }

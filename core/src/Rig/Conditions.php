@@ -34,6 +34,8 @@ final readonly class Conditions
         public array $surroundings,
         /** Crop or video mode in use. */
         public ?string $mode,
+        /** Whether it is to focus at infinity too. */
+        public bool $infinity,
         public Values $document,
     ) {
     }
@@ -57,6 +59,7 @@ final readonly class Conditions
             ev: $values->floatOrNull('ev'),
             surroundings: is_string($surroundings) ? [$surroundings] : $values->strings('surroundings'),
             mode: $values->stringOrNull('mode'),
+            infinity: $values->boolOr('infinity', false),
             document: $values,
         );
     }

@@ -18,6 +18,37 @@ final class MarkedStops
         51.0, 57.0, 72.0, 81.0, 102.0, 114.0, 144.0, 161.0, 203.0, 228.0,
     ];
 
+    /** A third of a stop, as a factor of the f-number. */
+    private const THIRD_OF_A_STOP = 1.122462048309373;
+
+    /** Whether it stands engraved as a full stop, as most rings number. */
+    public static function isFull(float $stop): bool
+    {
+        return in_array($stop, self::FULL, true);
+    }
+
+    /**
+     * Whether a lens can be set to that number, a third of a stop to spare at either end. What electronics show counts the extension, so a
+     * lens that shows the effective number goes on at its small end by what it loses at its closest.
+     */
+    public static function has(SettledLens $lens, float $stop): bool
+    {
+        $further = $lens->showsEffective ? max(1.0, LensModel::of($lens)->loss(1.0)) : 1.0;
+
+        return ($lens->widest === null || $stop >= $lens->widest / self::THIRD_OF_A_STOP - 1e-9)
+            && ($lens->smallest === null || $stop <= $lens->smallest * $further * self::THIRD_OF_A_STOP + 1e-9);
+    }
+
+    /** `f/2.8 to f/22`. */
+    public static function limits(SettledLens $lens): string
+    {
+        return match (true) {
+            $lens->smallest === null => sprintf('f/%.4g and smaller', $lens->widest),
+            $lens->widest === null => sprintf('f/%.4g and wider', $lens->smallest),
+            default => sprintf('f/%.4g to f/%.4g', $lens->widest, $lens->smallest),
+        };
+    }
+
     /** @return list<float> from the widest to the smallest, both included */
     public static function between(float $widest, float $smallest, ApertureControl $control): array
     {

@@ -45,6 +45,8 @@ final class Rig
          * @var array<string, mixed>
          */
         public array $extra,
+        /** Whether the working diaphragm stays where nothing moves it. */
+        public bool $isStuck = false,
     ) {
     }
 
@@ -64,6 +66,7 @@ final class Rig
         array $extra = [],
     ): self {
         $frame = $camera->frame($conditions->mode);
+        $totals = RigTotals::of($camera, $chain, $setting);
         self::refuseWhatIsNotModelled($chain);
         $lenses = [];
         foreach ($chain as $i => $part) {
@@ -82,8 +85,9 @@ final class Rig
             frame: $frame,
             blurLimitMm: $conditions->blurLimit($frame),
             lenses: $lenses,
-            totals: RigTotals::of($camera, $chain, $setting),
+            totals: $totals,
             extra: $extra,
+            isStuck: $totals->coupling === ApertureWorked::Stuck,
         );
     }
 
@@ -110,6 +114,16 @@ final class Rig
     public function withSetting(Setting $setting): self
     {
         return self::of($this->camera, $this->chain, $setting, $this->conditions, $this->subject, $this->name, $this->extra);
+    }
+
+    /**
+     * The same rig with a makeshift at one part, or without it.
+     *
+     * @throws InvalidFigure as of() does.
+     */
+    public function withMakeshift(int $part, bool $used): self
+    {
+        return $this->withSetting($this->setting->withMakeshift($part, $used));
     }
 
     /** The same rig with the lens at one place settled otherwise. */
@@ -181,10 +195,37 @@ final class Rig
         return $this->totals->workingLens;
     }
 
-    /** Marked f-number the lens at that place is set to; its widest when left alone; null when not known. */
+    /**
+     * Marked f-number the diaphragm at that place stands at: where it is stuck, whatever was asked; else as set; its widest when left
+     * alone; null when not known.
+     */
     public function markedAperture(int $part): ?float
     {
+        if ($this->isStuck && $part === $this->totals->workingLens) {
+            return $this->totals->stuckOpen ? $this->lenses[$part]->widest : $this->lenses[$part]->smallest ?? $this->lenses[$part]->widest;
+        }
+
         return $this->setting->aperture[$part] ?? $this->lenses[$part]->widest ?? null;
+    }
+
+    /**
+     * The marked stops that the lens at that place can be set to here, widest first; one where it is stuck or has nothing to set.
+     *
+     * @return list<float>
+     */
+    public function stopsAt(int $part): array
+    {
+        $settled = $this->lenses[$part] ?? null;
+        $lens = $this->chain[$part];
+        if ($settled === null || ! $lens instanceof Lens) {
+            return [];
+        }
+        $marked = $this->markedAperture($part);
+        if ($settled->widest === null || $settled->smallest === null || $this->isStuck && $part === $this->totals->workingLens) {
+            return $marked === null ? [] : [$marked];
+        }
+
+        return MarkedStops::between($settled->widest, $settled->smallest, $lens->aperture->control);
     }
 
     /** Length a variable spacer is set to, mm. */

@@ -24,6 +24,8 @@ final readonly class RigTotals
         public ApertureWorked $coupling,
         /** Whether any part can be held by a foot of its own. */
         public bool $hasFoot,
+        /** Of a working diaphragm that is stuck: whether it stays wide open, else at its smallest. */
+        public bool $stuckOpen,
     ) {
     }
 
@@ -45,6 +47,8 @@ final readonly class RigTotals
             }
         }
 
-        return new self($mass, $price, $joints, $working, ApertureWorked::through($camera, $chain, $working), $foot);
+        $lens = $working === null ? null : $chain[$working];
+
+        return new self($mass, $price, $joints, $working, ApertureWorked::through($camera, $chain, $working, $setting->makeshift), $foot, $lens instanceof Lens && $lens->aperture->restsOpen());
     }
 }

@@ -20,6 +20,7 @@ final class Setting
      * @param  array<int, ?float>  $swingDeg  bellows
      * @param  array<int, ?float>  $shiftMm  bellows
      * @param  ?int  $working  place of the lens whose diaphragm is in use; null = the one nearest the camera
+     * @param  array<int, bool>  $makeshift  lenses: the lever is wedged or taped where the ring stands; bellows: the front plate is turned round
      */
     public function __construct(
         /** @phpstan-allow-private-mutation */
@@ -35,6 +36,8 @@ final class Setting
         /** @phpstan-allow-private-mutation */
         public array $shiftMm,
         public ?int $working,
+        /** @phpstan-allow-private-mutation */
+        public array $makeshift = [],
     ) {
     }
 
@@ -56,6 +59,15 @@ final class Setting
             TravelKind::Swing => $copy->swingDeg[$part] = $value,
             TravelKind::Shift => $copy->shiftMm[$part] = $value,
         };
+
+        return $copy;
+    }
+
+    /** The same with a makeshift at one part, or without it. */
+    public function withMakeshift(int $part, bool $used): self
+    {
+        $copy = clone $this;
+        $copy->makeshift[$part] = $used;
 
         return $copy;
     }

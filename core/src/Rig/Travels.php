@@ -107,7 +107,8 @@ final class Travels
         if ($settled->turns()) {
             $travels[] = new Travel($i, TravelKind::Focus, $settled->leastFocus(), 1.0, 1.0 / self::RING_STEPS);
         }
-        if ($settled->widest !== null && $settled->smallest !== null && $settled->smallest > $settled->widest) {
+        $isStuck = $rig->isStuck && $rig->totals->workingLens === $i;
+        if ($settled->widest !== null && $settled->smallest !== null && $settled->smallest > $settled->widest && ! $isStuck) {
             $travels[] = new Travel($i, TravelKind::Aperture, $settled->widest, $settled->smallest, 0.0);
         }
 

@@ -98,7 +98,7 @@ final class FocusTest extends TestCase
     {
         $rig = RigMaker::chain([['setMm' => 15] + self::HELICOID, self::LENS]);
         $findings = RigReport::of($rig)->findings;
-        $mends = Mending::of($rig, $this->only(RigReport::of($rig), Code::InfinityOvershot), $findings, []);
+        $mends = Mending::of($rig, $this->only(RigReport::of($rig), Code::InfinityOvershot), []);
         $this->assertNotSame([], $mends);
         $this->assertSame("Set it to 20\u{2009}mm", $mends[0]->label());
     }

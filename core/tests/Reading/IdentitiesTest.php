@@ -19,13 +19,16 @@ use ZincThimble\Core\Tests\RigMaker;
 /** What must hold of every rig, over generated ones (OPTICS.md, "Identities"). */
 final class IdentitiesTest extends TestCase
 {
+    /** Worked wherever the lens stands. */
+    private const RING = ['widest' => 2, 'smallest' => 22, 'control' => 'ring'];
+
     private const RIGS = 2000;
 
     public function test_a_normal_lens_at_infinity_magnifies_by_extension_over_focal_length(): void
     {
         $make = RigMaker::seeded(__METHOD__);
         for ($n = 0; $n < self::RIGS; $n++) {
-            $lens = ['set' => ['focus' => 0, 'aperture' => 8]] + array_diff_key($make->lens(), ['stations' => 0, 'frontGlassMm' => 0]);
+            $lens = ['aperture' => self::RING, 'set' => ['focus' => 0, 'aperture' => 8]] + array_diff_key($make->lens(), ['stations' => 0, 'frontGlassMm' => 0]);
             $camera = array_diff_key($make->camera(), ['throatMm' => 0]);
             // Enough tube that the lens stands beyond its own register.
             $tube = $make->number(0.1, 3000.0);
@@ -50,7 +53,7 @@ final class IdentitiesTest extends TestCase
         $make = RigMaker::seeded(__METHOD__);
         $read = 0;
         for ($n = 0; $n < self::RIGS; $n++) {
-            $lens = ['set' => ['focus' => 0, 'aperture' => 8], 'reversed' => true] + array_diff_key($make->lens(), ['stations' => 0, 'frontGlassMm' => 0]);
+            $lens = ['aperture' => self::RING, 'set' => ['focus' => 0, 'aperture' => 8], 'reversed' => true] + array_diff_key($make->lens(), ['stations' => 0, 'frontGlassMm' => 0]);
             $rig = self::rig(array_diff_key($make->camera(), ['throatMm' => 0]), [['kind' => 'tube', 'lengthMm' => $make->number(0, 300)], $lens]);
             $reading = Reading::of($rig);
             if ($reading->image !== Image::Real || $reading->magnification <= 0.0) {
@@ -71,7 +74,7 @@ final class IdentitiesTest extends TestCase
         $make = RigMaker::seeded(__METHOD__);
         for ($n = 0; $n < self::RIGS; $n++) {
             $camera = array_diff_key($make->camera(), ['throatMm' => 0]);
-            $lens = ['registerMm' => $camera['registerMm'], 'set' => ['focus' => 0, 'aperture' => 8]] + array_diff_key($make->lens(), ['stations' => 0, 'frontGlassMm' => 0]);
+            $lens = ['registerMm' => $camera['registerMm'], 'aperture' => self::RING, 'set' => ['focus' => 0, 'aperture' => 8]] + array_diff_key($make->lens(), ['stations' => 0, 'frontGlassMm' => 0]);
             $closeUp = array_diff_key($make->closeUp(), ['clearMm' => 0]);
             $rig = self::rig($camera, [$lens, $closeUp]);
             $reading = Reading::of($rig);
@@ -87,8 +90,8 @@ final class IdentitiesTest extends TestCase
         $make = RigMaker::seeded(__METHOD__);
         for ($n = 0; $n < self::RIGS; $n++) {
             $camera = $make->camera();
-            $rear = ['registerMm' => $camera['registerMm'], 'set' => ['focus' => 0, 'aperture' => 8]] + array_diff_key($make->lens(), ['stations' => 0]);
-            $front = ['set' => ['focus' => 0, 'aperture' => 2]] + array_diff_key($make->lens(true), ['stations' => 0]);
+            $rear = ['registerMm' => $camera['registerMm'], 'aperture' => self::RING, 'set' => ['focus' => 0, 'aperture' => 8]] + array_diff_key($make->lens(), ['stations' => 0]);
+            $front = ['aperture' => self::RING, 'set' => ['focus' => 0, 'aperture' => 2]] + array_diff_key($make->lens(true), ['stations' => 0]);
             $rig = self::rig($camera, [$rear, ['kind' => 'coupling-ring', 'lengthMm' => $make->number(1, 20)], $front]);
             $reading = Reading::of($rig);
             Near::assert($rig->lenses[0]->f0 / $rig->lenses[2]->f0, $reading->magnification, 1e-7, 'M = f rear / f front');
@@ -115,7 +118,7 @@ final class IdentitiesTest extends TestCase
     {
         $make = RigMaker::seeded(__METHOD__);
         for ($n = 0; $n < self::RIGS; $n++) {
-            $lens = ['set' => ['focus' => 0, 'aperture' => 8]] + array_diff_key($make->lens(), ['stations' => 0]);
+            $lens = ['aperture' => self::RING, 'set' => ['focus' => 0, 'aperture' => 8]] + array_diff_key($make->lens(), ['stations' => 0]);
             $camera = ['registerMm' => $lens['registerMm']] + $make->camera();
             $f = 0.0;
             $previous = null;

@@ -117,7 +117,7 @@ final class PlainTrace
         if (($this->document['conditions']['apertureModel'] ?? 'pupil') === 'simple') {
             [$p, $e] = [1.0, $now];
         }
-        $n = $part['set']['aperture'] ?? $figures['aperture']['widest'];
+        $n = $this->stuck($part, $figures, $i) ?? $part['set']['aperture'] ?? $figures['aperture']['widest'];
         $this->marked ??= $n;
         $glass = isset($figures['frontGlassMm']) ? $figures['frontGlassMm'] / 2 : null;
         $z0 = $this->front;
@@ -142,6 +142,35 @@ final class PlainTrace
             }
         }
         $this->reducedFront = $this->front;
+    }
+
+    /**
+     * A lever that nothing reaches leaves the working diaphragm closed at its smallest, or wide open; null = it can be worked.
+     *
+     * @param  array<string, mixed>  $part
+     * @param  array<string, mixed>  $figures
+     */
+    private function stuck(array $part, array $figures, int $i): ?float
+    {
+        $lenses = array_filter($this->document['chain'], static fn (array $each): bool => $each['kind'] === 'lens');
+        $chosen = array_keys(array_filter($lenses, static fn (array $each): bool => $each['set']['working'] ?? false));
+        $working = $chosen[0] ?? array_key_first($lenses);
+        if ($i !== $working || ($part['aperture']['control'] ?? 'ring') !== 'lever' || ($part['aperture']['rest'] ?? '') === 'set' || ($part['set']['makeshift'] ?? false)
+            || ($this->document['camera']['joint'] ?? '') === 'fixed') {
+            return null;
+        }
+        $byCamera = in_array('lever', $this->document['camera']['passes'] ?? [], true);
+        $byLatch = false;
+        foreach (array_slice($this->document['chain'], 0, $i) as $behind) {
+            $passes = in_array('lever', $behind['passes'] ?? [], true);
+            $byCamera = $byCamera && $passes;
+            $byLatch = $behind['kind'] === 'bellows' ? ($behind['latch'] ?? false) : $byLatch && $passes;
+        }
+        if (! $part['reversed'] && ($byCamera || $byLatch)) {
+            return null;
+        }
+
+        return ($part['aperture']['rest'] ?? 'closed') === 'open' ? $figures['aperture']['widest'] : $figures['aperture']['smallest'] ?? $figures['aperture']['widest'];
     }
 
     /**

@@ -7,6 +7,7 @@ namespace ZincThimble\Core\Tests\Rig;
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Arrangement;
 use ZincThimble\Core\Rig\Rig;
@@ -48,7 +49,7 @@ final class ArrangementTest extends TestCase
         }
     }
 
-    public function test_only_lenses_are_turned(): void
+    public function test_only_lenses_and_rings_of_two_threads_are_turned(): void
     {
         $make = RigMaker::seeded(__METHOD__);
         $lenses = 0;
@@ -56,6 +57,13 @@ final class ArrangementTest extends TestCase
             $rig = $make->rig();
             foreach ($rig->chain as $i => $part) {
                 $turned = Arrangement::of($rig)->turning($i)->rig($rig);
+                if ($part instanceof Spacer && $part->turns()) {
+                    self::assertEquals($part->identity->rear, $turned->chain[$i]->identity->front);
+                    self::assertEquals($part->identity->front, $turned->chain[$i]->identity->rear);
+                    self::assertEquals($part, Arrangement::of($turned)->turning($i)->rig($turned)->chain[$i] instanceof Spacer ? $part : null);
+
+                    continue;
+                }
                 if (! $part instanceof Lens) {
                     self::assertSame($part, $turned->chain[$i]);
 

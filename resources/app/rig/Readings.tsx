@@ -129,7 +129,7 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
                 {...point('detailMm')}
             />
             <FocusStrip rig={rig} shown={shown} units={units} point={point} />
-            <TakenAs taken={rig.takenAs} />
+            <TakenAs taken={rig.takenAs} estimates={rig.estimates} />
             <AllReadings rig={rig} shown={shown} units={units} />
         </div>
     );

@@ -14,12 +14,15 @@ export function takenText(each: Schema['TakenAsView'], part: string | null): str
 }
 
 /** What the figures above rest on that nobody engraved: nominal figures that others moved, and such as a rule filled in. */
-export function TakenAs({ taken }: { taken: readonly Schema['TakenAsView'][] }) {
-    if (taken.length === 0) return null;
+export function TakenAs({ taken, estimates }: { taken: readonly Schema['TakenAsView'][]; estimates: readonly string[] }) {
+    if (taken.length + estimates.length === 0) return null;
     return (
         <ul aria-label={strings.readings.takenAs} className="border-b border-line py-1.5 text-xs text-soft">
             {taken.map((each) => (
                 <li key={`${each.index} ${each.field}`}>{takenText(each, each.part)}</li>
+            ))}
+            {estimates.map((each) => (
+                <li key={each}>{each}</li>
             ))}
         </ul>
     );

@@ -77,7 +77,8 @@ export function EngravedScale({ travel, label, row, said, busy, onReach, onTake,
         onMove(Math.max(0, Math.min(last, next)));
     };
 
-    const crowded = travel.marks.length > 9;
+    const named = travel.marks.filter((mark) => mark.text !== '');
+    const crowded = named.length > 9;
     return (
         <div>
             <div className="flex items-baseline justify-between gap-2 text-xs">
@@ -117,10 +118,10 @@ export function EngravedScale({ travel, label, row, said, busy, onReach, onTake,
                     style={{ width: 'calc(100% - 20px)' }}
                 >
                     <rect y={14} width="100%" height={6} fill="var(--brass)" opacity={0.3} />
-                    {travel.marks.map((mark, i) => (
+                    {travel.marks.map((mark) => (
                         <svg key={`${mark.at}-${mark.text}`} x={`${share(mark.at) * 100}%`} className="overflow-visible">
-                            <path d="M0 12V22" stroke="var(--brass)" />
-                            {(!crowded || i % 2 === 0 || i === travel.marks.length - 1) && (
+                            <path d={mark.text === '' ? 'M0 14V20' : 'M0 12V22'} stroke="var(--brass)" />
+                            {mark.text !== '' && (!crowded || named.indexOf(mark) % 2 === 0 || mark === named.at(-1)) && (
                                 <text y={34} fontSize={10} textAnchor="middle" fill="var(--brass)">
                                     {mark.text}
                                 </text>

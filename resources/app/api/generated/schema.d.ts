@@ -1125,6 +1125,8 @@ export interface components {
             support?: "hand" | "braced" | "table" | null;
             subjectWidthMm?: number | null;
             subjectDepthMm?: number | null;
+            /** @description Whether the wish asked for infinity */
+            infinity?: boolean;
         };
         SignIn: {
             /** @description Who comes back. */
@@ -1224,6 +1226,10 @@ export interface components {
             /** @enum {string} */
             fit: "mates" | "improvised" | "look-alike" | "same-side" | "clip-size" | "different" | "unknown";
             reversed: boolean;
+            /** @description Whether it can be put in the other way round */
+            turns: boolean;
+            /** @description Whether its lever is wedged or its plate turned; null = there is nothing of the sort */
+            makeshift: boolean | null;
             removable: boolean;
         };
         /** @description A change that was not made, and why. */
@@ -1355,7 +1361,7 @@ export interface components {
         /** @description One finding, its sentence as a pattern with numbers. */
         FindingView: {
             /** @enum {string} */
-            code: "joint-mismatch" | "thread-lookalike" | "focus-inside" | "no-image" | "aperture-stuck" | "grip-fouls" | "touching" | "light-shut-out" | "vignette" | "outside-window" | "infinity-lost" | "infinity-overshot" | "diopter-strong" | "stacked-diopters-order" | "adds-little" | "turn-it-round" | "unsuited" | "diffraction" | "slice-thin" | "sway" | "heavy-front" | "screw-loose" | "data-disagree" | "no-shoulder" | "bare-rear" | "body-uncoupled" | "flare" | "estimated";
+            code: "joint-mismatch" | "thread-lookalike" | "focus-inside" | "no-image" | "aperture-stuck" | "grip-fouls" | "touching" | "light-shut-out" | "vignette" | "outside-window" | "infinity-lost" | "infinity-overshot" | "diopter-strong" | "stacked-diopters-order" | "adds-little" | "turn-it-round" | "unsuited" | "diffraction" | "slice-thin" | "sway" | "heavy-front" | "screw-loose" | "data-disagree" | "no-shoulder" | "bare-rear" | "body-uncoupled" | "flare";
             /** @enum {string} */
             severity: "stop" | "warn" | "note";
             index: number | null;
@@ -1415,7 +1421,7 @@ export interface components {
             price: number | null;
             joints: number;
             /** @enum {string} */
-            coupling: "full" | "contacts" | "lever" | "latch" | "ring" | "detach" | "stuck";
+            coupling: "full" | "contacts" | "lever" | "latch" | "ring" | "detach" | "makeshift" | "stuck";
             warnings: string[];
             toBuy: string[];
             alike: number;
@@ -1634,7 +1640,7 @@ export interface components {
         /** @description A change that cures a finding, to be sent back as a step. */
         MendView: {
             /** @enum {string} */
-            code: "joint-mismatch" | "thread-lookalike" | "focus-inside" | "no-image" | "aperture-stuck" | "grip-fouls" | "touching" | "light-shut-out" | "vignette" | "outside-window" | "infinity-lost" | "infinity-overshot" | "diopter-strong" | "stacked-diopters-order" | "adds-little" | "turn-it-round" | "unsuited" | "diffraction" | "slice-thin" | "sway" | "heavy-front" | "screw-loose" | "data-disagree" | "no-shoulder" | "bare-rear" | "body-uncoupled" | "flare" | "estimated";
+            code: "joint-mismatch" | "thread-lookalike" | "focus-inside" | "no-image" | "aperture-stuck" | "grip-fouls" | "touching" | "light-shut-out" | "vignette" | "outside-window" | "infinity-lost" | "infinity-overshot" | "diopter-strong" | "stacked-diopters-order" | "adds-little" | "turn-it-round" | "unsuited" | "diffraction" | "slice-thin" | "sway" | "heavy-front" | "screw-loose" | "data-disagree" | "no-shoulder" | "bare-rear" | "body-uncoupled" | "flare";
             index: number | null;
             pattern: string;
             numbers: {
@@ -1804,7 +1810,7 @@ export interface components {
             price: number | null;
             joints: number;
             /** @enum {string} */
-            coupling: "full" | "contacts" | "lever" | "latch" | "ring" | "detach" | "stuck";
+            coupling: "full" | "contacts" | "lever" | "latch" | "ring" | "detach" | "makeshift" | "stuck";
             cornerPart: string | null;
         };
         /** @description What a kept rig reads with a lens as it is known until now, and as it would be. */
@@ -1853,6 +1859,8 @@ export interface components {
             doubts: components["schemas"]["Doubt"][];
             /** @description Figures that are taken otherwise than given, or were not given */
             takenAs: components["schemas"]["TakenAsView"][];
+            /** @description What was taken for granted, in sentences */
+            estimates: string[];
             findings: components["schemas"]["FindingView"][];
             cautions: components["schemas"]["CautionView"][];
             drawing: components["schemas"]["DrawingView"];
@@ -2040,7 +2048,7 @@ export interface components {
         /** @description A finding and the rows of a sweep where it holds. */
         SweepFinding: {
             /** @enum {string} */
-            code: "joint-mismatch" | "thread-lookalike" | "focus-inside" | "no-image" | "aperture-stuck" | "grip-fouls" | "touching" | "light-shut-out" | "vignette" | "outside-window" | "infinity-lost" | "infinity-overshot" | "diopter-strong" | "stacked-diopters-order" | "adds-little" | "turn-it-round" | "unsuited" | "diffraction" | "slice-thin" | "sway" | "heavy-front" | "screw-loose" | "data-disagree" | "no-shoulder" | "bare-rear" | "body-uncoupled" | "flare" | "estimated";
+            code: "joint-mismatch" | "thread-lookalike" | "focus-inside" | "no-image" | "aperture-stuck" | "grip-fouls" | "touching" | "light-shut-out" | "vignette" | "outside-window" | "infinity-lost" | "infinity-overshot" | "diopter-strong" | "stacked-diopters-order" | "adds-little" | "turn-it-round" | "unsuited" | "diffraction" | "slice-thin" | "sway" | "heavy-front" | "screw-loose" | "data-disagree" | "no-shoulder" | "bare-rear" | "body-uncoupled" | "flare";
             /** @enum {string} */
             severity: "stop" | "warn" | "note";
             index: number | null;
@@ -2161,7 +2169,7 @@ export interface components {
                 [key: string]: unknown;
             };
         };
-        Step: components["schemas"]["SetTravel"] | components["schemas"]["Insert"] | components["schemas"]["Remove"] | components["schemas"]["Turn"] | components["schemas"]["Move"] | components["schemas"]["Swap"] | components["schemas"]["ChangeCamera"] | components["schemas"]["Mend"] | components["schemas"]["SolveFor"] | components["schemas"]["Describe"];
+        Step: components["schemas"]["SetTravel"] | components["schemas"]["Insert"] | components["schemas"]["Remove"] | components["schemas"]["Turn"] | components["schemas"]["Move"] | components["schemas"]["Swap"] | components["schemas"]["ChangeCamera"] | components["schemas"]["Mend"] | components["schemas"]["SolveFor"] | components["schemas"]["Describe"] | components["schemas"]["Makeshift"];
         /** @description Puts the rig on another camera of the kit; a crop mode belongs to the old one. */
         ChangeCamera: {
             /**
@@ -2196,6 +2204,18 @@ export interface components {
             /** @description Parts of the kit */
             parts: number[];
         };
+        /** @description Works a diaphragm that nothing reaches: a lens’s lever wedged or taped, or the front plate of bellows turned round. */
+        Makeshift: {
+            /**
+             * @description Which step it is
+             * @enum {string}
+             */
+            action: "makeshift";
+            /** @description Place in the chain, from the camera outwards */
+            index: number;
+            /** @description Whether it is used */
+            used: boolean;
+        };
         /** @description Does one of the mends of a finding, worked out again here: a screen can’t ask for any other change by this way. */
         Mend: {
             /**
@@ -2207,7 +2227,7 @@ export interface components {
              * @description Code of the finding
              * @enum {string}
              */
-            code: "joint-mismatch" | "thread-lookalike" | "focus-inside" | "no-image" | "aperture-stuck" | "grip-fouls" | "touching" | "light-shut-out" | "vignette" | "outside-window" | "infinity-lost" | "infinity-overshot" | "diopter-strong" | "stacked-diopters-order" | "adds-little" | "turn-it-round" | "unsuited" | "diffraction" | "slice-thin" | "sway" | "heavy-front" | "screw-loose" | "data-disagree" | "no-shoulder" | "bare-rear" | "body-uncoupled" | "flare" | "estimated";
+            code: "joint-mismatch" | "thread-lookalike" | "focus-inside" | "no-image" | "aperture-stuck" | "grip-fouls" | "touching" | "light-shut-out" | "vignette" | "outside-window" | "infinity-lost" | "infinity-overshot" | "diopter-strong" | "stacked-diopters-order" | "adds-little" | "turn-it-round" | "unsuited" | "diffraction" | "slice-thin" | "sway" | "heavy-front" | "screw-loose" | "data-disagree" | "no-shoulder" | "bare-rear" | "body-uncoupled" | "flare";
             /** @description The part it is about; null = none */
             index: number | null;
             /** @description Which of its mends */
@@ -2280,7 +2300,7 @@ export interface components {
             /** @description Part of the kit */
             part: number;
         };
-        /** @description Turns a lens round. */
+        /** @description Turns a lens, or a ring of two threads, round. */
         Turn: {
             /**
              * @description Which step it is

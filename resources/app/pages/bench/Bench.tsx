@@ -207,6 +207,10 @@ export function Bench({ id, person, rigs }: Props) {
         [step],
     );
     const turn = useCallback((at: number) => void step({ action: 'turn', index: at }).catch(() => undefined), [step]);
+    const makeshift = useCallback(
+        (at: number, used: boolean) => void step({ action: 'makeshift', index: at, used }).catch(() => undefined),
+        [step],
+    );
 
     if (query.isError && !rig) {
         return (
@@ -285,7 +289,7 @@ export function Bench({ id, person, rigs }: Props) {
             ']': () => part !== null && void shiftPart(part, part + 1).catch(() => undefined),
             x: () => part !== null && swap(part),
             Escape: () => setSwapping(null),
-            v: () => part !== null && rig.chain[part]?.kind === 'lens' && turn(part),
+            v: () => part !== null && rig.chain[part]?.turns && turn(part),
             s: () => setKeeping(true),
             '?': () => setKeysOpen(true),
         };
@@ -435,6 +439,7 @@ export function Bench({ id, person, rigs }: Props) {
                                     onKeyDown={onKeyDown}
                                     onTakeOff={(at) => void takeOff(at).catch(() => undefined)}
                                     onTurn={turn}
+                                    onMakeshift={makeshift}
                                     onSwap={swap}
                                     onMove={(at, by) => void shiftPart(at, at + by).catch(() => undefined)}
                                 />

@@ -13,12 +13,13 @@ interface Props {
     onKeyDown: (event: KeyboardEvent) => void;
     onTakeOff: (index: number) => void;
     onTurn: (index: number) => void;
+    onMakeshift: (index: number, used: boolean) => void;
     onSwap: (index: number) => void;
     onMove: (index: number, by: number) => void;
 }
 
 /** The rig as an ordered list: camera, joint, part, joint … what the drawing shows, for keys and for the ear. */
-export function ChainList({ ref, rig, selected, onSelect, onKeyDown, onTakeOff, onTurn, onSwap, onMove }: Props) {
+export function ChainList({ ref, rig, selected, onSelect, onKeyDown, onTakeOff, onTurn, onMakeshift, onSwap, onMove }: Props) {
     const index = selected > 0 && selected % 2 === 0 ? selected / 2 - 1 : null;
     const part = index === null ? undefined : rig.chain[index];
     return (
@@ -84,7 +85,12 @@ export function ChainList({ ref, rig, selected, onSelect, onKeyDown, onTakeOff, 
                         ›
                     </Button>
                     <Button onClick={() => onSwap(part.index)}>{strings.bench.swap}</Button>
-                    {part.kind === 'lens' && <Button onClick={() => onTurn(part.index)}>{strings.bench.turn}</Button>}
+                    {part.makeshift !== null && (
+                        <Button aria-pressed={part.makeshift} onClick={() => onMakeshift(part.index, !part.makeshift)}>
+                            {part.kind === 'bellows' ? strings.bench.plateTurned : strings.bench.wedged}
+                        </Button>
+                    )}
+                    {part.turns && <Button onClick={() => onTurn(part.index)}>{strings.bench.turn}</Button>}
                     <Button onClick={() => onTakeOff(part.index)}>{strings.bench.takeOff}</Button>
                 </div>
             )}

@@ -48,6 +48,7 @@ export default function FindPage({ person }: { person: Schema['Person'] }) {
                 support: finding.wanted.support,
                 subjectWidthMm: finding.wanted.numbers.fieldWidthMm ?? null,
                 subjectDepthMm: finding.wanted.numbers.subjectDepthMm ?? null,
+                infinity: finding.wanted.infinity,
             }),
         onSuccess: (rig) => {
             queries.setQueryData(keys.rig(rig.id), rig);

@@ -104,8 +104,7 @@ function Figure({ value, unit, sure = null }: { value: string; unit: string; sur
     return (
         <span className="grid grid-cols-[auto_52px] items-baseline gap-x-1.5">
             <span className="text-right">
-                {sure !== null && <span className="mr-1.5 text-xs text-soft">±{sure}</span>}
-                {value}
+                {sure !== null && <span className="mr-1 text-xs text-soft">±{sure}</span>} {value}
             </span>
             <span className="text-xs text-soft">{unit}</span>
         </span>

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench\Steps;
+
+use Illuminate\Validation\ValidationException;
+use OpenApi\Attributes as OA;
+use ZincThimble\Core\Gear\Bellows;
+use ZincThimble\Core\Rig\ApertureWorked;
+use ZincThimble\Core\Rig\Rig as CoreRig;
+
+/** Works a diaphragm that nothing reaches: a lens's lever wedged or taped, or the front plate of bellows turned round. */
+#[OA\Schema(description: 'Works a diaphragm that nothing reaches: a lens’s lever wedged or taped, or the front plate of bellows turned round.', required: ['action', 'index', 'used'], properties: [new OA\Property(property: 'action', description: 'Which step it is', type: 'string', enum: ['makeshift'])])]
+final readonly class Makeshift extends Step
+{
+    public const ACTION = StepAction::Makeshift;
+
+    public function __construct(
+        #[OA\Property(description: 'Place in the chain, from the camera outwards')]
+        public int $index,
+        #[OA\Property(description: 'Whether it is used')]
+        public bool $used,
+    ) {
+    }
+
+    public static function rules(): array
+    {
+        return ['index' => self::INDEX, 'used' => ['required', 'boolean:strict']];
+    }
+
+    public static function from(array $fields, \stdClass $sent): static
+    {
+        return new self((int) $fields['index'], (bool) $fields['used']);
+    }
+
+    protected function change(StepContext $bench, CoreRig $rig): StepOutcome
+    {
+        $index = self::within($this->index, count($rig->chain) - 1);
+        $part = $rig->chain[$index];
+        if (! ApertureWorked::takesMakeshift($part)) {
+            throw ValidationException::withMessages(['index' => 'Only a lens with a lever, or bellows with a latch, can be helped so.']);
+        }
+        $name = $part->label();
+
+        return new StepOutcome($rig->withMakeshift($index, $this->used), match (true) {
+            $part instanceof Bellows => 'turn the front plate of '.$name.($this->used ? ' round' : ' back'),
+            $this->used => 'wedge or tape the lever of '.$name,
+            default => 'free the lever of '.$name,
+        });
+    }
+}
