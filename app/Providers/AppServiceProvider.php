@@ -5,22 +5,34 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Accounts\PeopleProvider;
+use App\Accounts\SessionRows;
+use App\Http\Middleware\StartKnownSession;
 use App\Models\User;
 use App\Operations\LetterFolder;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Cache\Factory as CacheFactory;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
+use Illuminate\Session\Middleware\StartSession;
+use Illuminate\Session\SessionManager;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Session;
 use Illuminate\Support\Facades\URL;
 use Illuminate\Support\ServiceProvider;
 
 final class AppServiceProvider extends ServiceProvider
 {
+    public function register(): void
+    {
+        $this->app->singleton(StartSession::class, static fn (Application $app): StartKnownSession => new StartKnownSession($app->make(SessionManager::class), static fn (): CacheFactory => $app->make(CacheFactory::class)));
+    }
+
     public function boot(): void
     {
+        Session::extend('database', static fn (Application $app): SessionRows => new SessionRows($app->make('db')->connection(), (string) config('session.table'), (int) config('session.lifetime'), $app));
         Model::shouldBeStrict();
         Auth::provider('people', static fn (Application $app, array $config): PeopleProvider => new PeopleProvider($app->make('hash'), User::class));
         Mail::extend('letters', static fn (array $config): LetterFolder => new LetterFolder(is_string($config['path'] ?? null) ? $config['path'] : storage_path('letters')));

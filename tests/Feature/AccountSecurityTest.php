@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Accounts\AccountMail;
 use App\Accounts\CommonPasswords;
 use App\Accounts\Confirmation;
+use App\Accounts\SessionRows;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
@@ -124,9 +125,31 @@ final class AccountSecurityTest extends TestCase
         $before = $this->fresh()->getJson('/api/me')->assertStatus(401)->getCookie('zinc_thimble', false)?->getValue();
         $this->assertNotNull($before);
         $old = DB::table('sessions')->value('id');
-        $this->withUnencryptedCookie('zinc_thimble', (string) $before)->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => self::WORD])->assertOk();
+        $this->withCredentials()->withUnencryptedCookie('zinc_thimble', (string) $before)->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => self::WORD])->assertOk();
         $this->assertSame(0, DB::table('sessions')->where('id', $old)->whereNotNull('user_id')->count(), 'who knew the session before knows the one after');
         $this->assertSame(1, DB::table('sessions')->whereNotNull('user_id')->count());
+    }
+
+    public function test_a_session_that_has_ended_never_comes_back(): void
+    {
+        $this->person();
+        $signedIn = $this->fresh()->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => self::WORD])->assertOk();
+        $cookie = (string) $signedIn->getCookie('zinc_thimble', false)?->getValue();
+        $row = DB::table('sessions')->whereNotNull('user_id')->first();
+        $this->assertNotNull($row);
+        $this->fresh()->withCredentials()->withUnencryptedCookie('zinc_thimble', $cookie)->getJson('/api/me')->assertOk();
+        $this->fresh()->withCredentials()->withUnencryptedCookie('zinc_thimble', $cookie)->postJson('/api/sign-out')->assertNoContent();
+        $this->assertDatabaseMissing('sessions', ['id' => $row->id]);
+        // Another request with the old cookie made its row again, and one that was under way since before wrote itself into it: signed in.
+        $this->fresh()->withCredentials()->withUnencryptedCookie('zinc_thimble', $cookie)->getJson('/api/me')->assertStatus(401);
+        $this->assertDatabaseMissing('sessions', ['id' => $row->id]);
+        $late = new SessionRows(DB::connection(), 'sessions', 60);
+        DB::table('sessions')->insert((array) $row);
+        $late->read($row->id);
+        DB::table('sessions')->where('id', $row->id)->delete();
+        $late->write($row->id, (string) base64_decode((string) $row->payload, true));
+        $this->assertDatabaseMissing('sessions', ['id' => $row->id]);
+        $this->fresh()->withCredentials()->withUnencryptedCookie('zinc_thimble', $cookie)->getJson('/api/me')->assertStatus(401);
     }
 
     public function test_other_sessions_are_ended_when_a_password_changes_and_a_letter_says_so(): void
