@@ -5,8 +5,12 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Search;
 
 use ZincThimble\Core\Finding\Code;
+use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Findings;
+use ZincThimble\Core\Finding\Limits;
 use ZincThimble\Core\Finding\Severity;
+use ZincThimble\Core\Finding\Weight;
+use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Reading\Reading;
@@ -38,16 +42,16 @@ final class CandidateBuilder
         }
         [, , , , $rig, $reading, $warnings] = $best;
 
-        return new Candidate($rig, $reading, Route::of($optics->front->route(), $group->route[$i]), $warnings, self::rank($rig, $reading, count($warnings), $wanted));
+        return new Candidate($rig, $reading, Route::of($optics->front->route(), $group->route[$i]), $warnings, self::rank($rig, $reading, $warnings, $optics, $wanted));
     }
 
     /**
      * No stop before any, limits kept before broken ones (a narrow ring at the lens may be the stop, and leave the corner as bright as the
      * middle), then the brighter corner, then fewer warnings.
      *
-     * @param  array{int, int, float, int, Rig, Reading, list<\ZincThimble\Core\Finding\Finding>}|null  $one
-     * @param  array{int, int, float, int, Rig, Reading, list<\ZincThimble\Core\Finding\Finding>}  $other
-     * @return array{int, int, float, int, Rig, Reading, list<\ZincThimble\Core\Finding\Finding>}
+     * @param  array{int, int, float, int, Rig, Reading, list<Finding>}|null  $one
+     * @param  array{int, int, float, int, Rig, Reading, list<Finding>}  $other
+     * @return array{int, int, float, int, Rig, Reading, list<Finding>}
      */
     private static function brighter(?array $one, array $other): array
     {
@@ -56,7 +60,7 @@ final class CandidateBuilder
 
     /**
      * @param  list<\ZincThimble\Core\Gear\Spacer|VariableSpacer>  $order
-     * @return array{int, int, float, int, Rig, Reading, list<\ZincThimble\Core\Finding\Finding>} stops, whether a limit is broken, darkness of the corner, warnings
+     * @return array{int, int, float, int, Rig, Reading, list<Finding>} stops, whether a limit is broken, darkness of the corner, warnings
      */
     private static function read(CameraBody $base, array $order, FrontOptics $optics, FrontSetting $point, Conditions $conditions, SearchCriteria $wanted, float $least): array
     {
@@ -114,11 +118,23 @@ final class CandidateBuilder
             && ($wanted->automatic === null || $rig->totals->coupling->isAutomatic() === $wanted->automatic);
     }
 
-    /** @return list<float> */
-    private static function rank(Rig $rig, Reading $reading, int $warnings, SearchCriteria $wanted): array
+    /** What a joint weighs on a camera (Weight). */
+    public static function perJoint(Camera $camera): float
+    {
+        return ($camera->mountMomentNm ?? Limits::MOUNT_NM) <= Weight::PLASTIC_NM ? Weight::JOINT_ON_PLASTIC : Weight::JOINT;
+    }
+
+    /**
+     * @param  list<Finding>  $warnings
+     * @return list<float>
+     */
+    private static function rank(Rig $rig, Reading $reading, array $warnings, FrontOptics $optics, SearchCriteria $wanted): array
     {
         $lost = $reading->stopsLost ?? 99.0;
-        $ease = [(float) $warnings, (float) $rig->totals->joints, $lost];
+        $joints = $rig->totals->joints;
+        $weight = array_sum(array_map(Weight::of(...), $warnings)) + self::perJoint($rig->camera) * $joints
+            + LimitCheck::rest($optics->far, $optics->curved, $wanted, $reading->magnification ?? 0.0, $reading->detailMm ?? 0.0, $rig->frame->pitchMm());
+        $ease = [round($weight, 6), (float) $joints, $lost];
 
         return match ($wanted->ranking) {
             Ranking::Ease => $ease,

@@ -60,6 +60,30 @@ final class Curve
         }
     }
 
+    /**
+     * The lengths that do it: from one point to the next where everything between does too.
+     *
+     * @return list<array{float, float}>
+     */
+    public function stretches(): array
+    {
+        $stretches = [];
+        $from = 0;
+        foreach ($this->z as $n => $z) {
+            if (! ($this->joined[$n] ?? false)) {
+                $least = $most = $z;
+                for ($k = $from; $k < $n; $k++) {
+                    $least = min($least, $this->z[$k]);
+                    $most = max($most, $this->z[$k]);
+                }
+                $stretches[] = [$least, $most];
+                $from = $n + 1;
+            }
+        }
+
+        return $stretches;
+    }
+
     /** The front assembly with its ring at a place, standing where the target is met; null where it isn't. */
     public function meet(RayMatrix $lay): ?FrontSetting
     {

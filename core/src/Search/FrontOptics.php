@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Search;
 
+use ZincThimble\Core\Finding\OrientationRule;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Lens;
@@ -43,6 +44,12 @@ final class FrontOptics
     /** Whether the ring of the first lens does anything. */
     public readonly bool $moves;
 
+    /** Whether it is a lens for far things the usual way round. */
+    public readonly bool $far;
+
+    /** Whether its lens isn't known to draw a flat thing flat. */
+    public readonly bool $curved;
+
     /** The front assembly directly on the camera. */
     private readonly Rig $rig;
 
@@ -71,6 +78,8 @@ final class FrontOptics
             $disagree += $each->disagrees ? 1 : 0;
         }
         $this->disagree = $disagree;
+        $this->far = $front->parts[0] instanceof Lens && ! $front->parts[0]->reversed && count($this->rig->lenses) === 1 && ! $camera->isBuiltIn() && OrientationRule::madeForFarThings($front->parts[0]);
+        $this->curved = $front->parts[0] instanceof Lens && $front->parts[0]->flatField !== true;
         $lays = [];
         $places = $this->moves ? self::PLACES : 1;
         for ($n = 0; $n < $places; $n++) {
@@ -104,8 +113,19 @@ final class FrontOptics
         return false;
     }
 
+    /** Between two stations a zoom is tried in steps of no more than this factor: rings and draws meet the rest. */
+    private const ZOOM_STEP = 1.26;
+
+    /** @return list<?float> the stop that is usually taken, then the wider ones, for where diffraction spoils it */
+    public function usualStops(): array
+    {
+        $usual = $this->usualStop();
+
+        return [$usual, ...array_reverse(array_values(array_filter($this->stops, static fn (?float $stop): bool => $stop !== null && $usual !== null && $stop < $usual)))];
+    }
+
     /**
-     * Every zoom setting: the stations of each zoom, crossed.
+     * Zoom settings: the stations of each zoom and steps between them, crossed.
      *
      * @return list<array<int, ?float>>
      */
@@ -131,12 +151,20 @@ final class FrontOptics
         if (! $part instanceof Lens) {
             return [null];
         }
-        $stations = [];
+        $settings = [];
+        $before = null;
         foreach ($part->stations as $station) {
-            $stations[] = $station->focalLengthMm;
+            $mm = $station->focalLengthMm;
+            $steps = $before === null ? 1 : max(1, (int) ceil(log($mm / $before) / log(self::ZOOM_STEP) - 1e-9));
+            for ($n = 1; $n < $steps; $n++) {
+                // As it is engraved and set: in whole millimetres.
+                $settings[] = round($before * ($mm / $before) ** ($n / $steps));
+            }
+            $settings[] = $mm;
+            $before = $mm;
         }
 
-        return $stations === [] ? [null] : $stations;
+        return $settings === [] ? [null] : array_values(array_unique($settings));
     }
 
     /** The front assembly with the ring of its first lens at a place, 0 infinity to 1 closest. */

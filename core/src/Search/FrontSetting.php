@@ -21,8 +21,8 @@ final readonly class FrontSetting
         public float $effective,
         /** null = there is no marked number to lose from. */
         public ?float $stopsLost,
-        /** Warnings that are certain here; rings may add some. */
-        public int $warnings,
+        /** Weight of what is certainly wrong here; rings may add to it. */
+        public float $weight,
         /** Whether all limits that the front assembly alone decides are kept. */
         public bool $fits,
         /** How far it misses the limits it doesn't keep, as a sum of shares; 0 when it fits. */

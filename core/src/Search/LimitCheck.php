@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Search;
 
 use ZincThimble\Core\Finding\Limits;
+use ZincThimble\Core\Finding\Weight;
 use ZincThimble\Core\Optics\RayMatrix;
 use ZincThimble\Core\Reading\Depth;
 use ZincThimble\Core\Rig\Conditions;
@@ -22,12 +23,15 @@ final readonly class LimitCheck
 
     private ?float $swayMm;
 
+    private ?float $pitchMm;
+
     public function __construct(private CameraBody $base, private SearchCriteria $wanted, private Conditions $conditions)
     {
         $camera = $base->camera;
         $this->factor = $base->factor();
         $this->throat = $camera->throatMm === null ? 0.0 : $camera->registerMm / $camera->throatMm;
         $this->blurMm = $conditions->blurLimit($camera->frame($conditions->mode));
+        $this->pitchMm = $camera->frame($conditions->mode)->pitchMm();
         $this->lambdaMm = $conditions->wavelengthNm * 1e-6;
         $this->swayMm = Limits::SWAY_MM[$conditions->support ?? ''] ?? null;
     }
@@ -83,7 +87,15 @@ final readonly class LimitCheck
             $stop = $try;
             $depth = $effective > 0.0 ? $this->depthMm($lay, $z, $m, $effective, $telecentric && $number <= $fixed, $number > $fixed ? $lay->working : $fixedAt) : null;
             $detail = 1.22 * $this->lambdaMm * $effective / $m;
-            $short = $this->wanted->depthMm === null || $depth === null || $depth >= $this->wanted->depthMm ? 0.0 : $this->wanted->depthMm / max(1e-9, $depth) - 1.0;
+            if ($this->wanted->depthMm === null) {
+                // The first that diffraction doesn't spoil.
+                if (2.44 * $this->lambdaMm * $effective <= Limits::SPOT_OVER_BLUR * $this->blurMm) {
+                    break;
+                }
+
+                continue;
+            }
+            $short = $depth === null || $depth >= $this->wanted->depthMm ? 0.0 : $this->wanted->depthMm / max(1e-9, $depth) - 1.0;
             if ($short === 0.0) {
                 break;
             }
@@ -93,14 +105,14 @@ final readonly class LimitCheck
 
         return new FrontSetting(
             s: $lay->s, z: $z, magnification: $m, workingDistanceMm: $room, subjectDistanceMm: $z + $subject + $this->base->converterMm(), stop: $stop, effective: $effective, stopsLost: $lost,
-            warnings: $this->warnings($optics, $room, $effective, $depth, $m), fits: $miss === 0.0, miss: $miss,
+            weight: $this->weight($optics, $room, $effective, $depth, $m), fits: $miss === 0.0, miss: $miss,
         );
     }
 
     /** @return list<?float> marked stops, the first that will do is taken */
     private function stopsToTry(FrontOptics $optics): array
     {
-        return $this->wanted->depthMm === null ? [$optics->usualStop()] : $optics->stops;
+        return $this->wanted->depthMm === null ? $optics->usualStops() : $optics->stops;
     }
 
     /** By how much room, length, light and detail miss their limits, as a sum of shares. */
@@ -149,18 +161,34 @@ final readonly class LimitCheck
         return $near === null || $far === null ? null : $near + $far;
     }
 
-    /** Warnings that are certain whatever stands behind the front assembly. */
-    private function warnings(FrontOptics $optics, float $room, float $effective, ?float $depth, float $m): int
+    /** Weight of what is certain whatever stands behind the front assembly (Weight). */
+    private function weight(FrontOptics $optics, float $room, float $effective, ?float $depth, float $m): float
     {
-        $count = $optics->disagree;
-        $count += $room < Limits::TOUCHING_MM ? 1 : 0;
-        $count += atan2($room, $optics->frontOuter / 2.0) < Limits::SHUT_OUT_DEG * M_PI / 180.0 ? 1 : 0;
-        $count += 2.44 * $this->lambdaMm * $effective > Limits::SPOT_OVER_BLUR * $this->blurMm ? 1 : 0;
+        $weight = 0.5 * $optics->disagree;
+        $gap = atan2($room, $optics->frontOuter / 2.0) * 180.0 / M_PI;
+        $isShut = $gap < Limits::SHUT_OUT_DEG;
+        $weight += match (true) {
+            $room < Limits::TOUCHING_MM => $isShut ? 1.5 : 1.0,
+            $isShut => Weight::shade($gap),
+            default => 0.0,
+        };
+        $spot = 2.44 * $this->lambdaMm * $effective;
+        $isSpread = $spot > Limits::SPOT_OVER_BLUR * $this->blurMm;
+        $weight += $isSpread ? Weight::spread($spot, $this->blurMm) : 0.0;
         if ($depth !== null && $depth > 0.0 && ! $this->conditions->totalDepth) {
-            $count += $this->swayMm !== null && $this->swayMm > $depth / 2.0 ? 1 : 0;
-            $count += $this->wanted->subjectDepthMm !== null && $this->wanted->subjectDepthMm > Limits::MANY_SLICES * $depth ? 1 : 0;
+            $weight += $this->swayMm !== null && $this->swayMm > $depth / 2.0 ? Weight::sway($this->swayMm, $depth) : 0.0;
+            $needed = $this->wanted->subjectDepthMm;
+            $weight += ! $isSpread && $needed !== null && $needed > Limits::MANY_SLICES * $depth ? Weight::thin($needed, $depth) : 0.0;
         }
 
-        return $count;
+        return $weight + self::rest($optics->far, $optics->curved, $this->wanted, $m, 1.22 * $this->lambdaMm * $effective / $m, $this->pitchMm);
+    }
+
+    /** Weight of what no warning says: which way round above life size, a curved field for a flat thing, detail lost to diffraction. */
+    public static function rest(bool $far, bool $curved, SearchCriteria $wanted, float $m, float $detailMm, ?float $pitchMm): float
+    {
+        return ($far && $m > Limits::BETTER_REVERSED ? Weight::WRONG_WAY : 0.0)
+            + ($curved && $wanted->flat ? Weight::CURVED_FIELD : 0.0)
+            + ($pitchMm === null ? 0.0 : Weight::DETAIL * max(0.0, log(max(1e-9, $detailMm) * $m / (2.0 * $pitchMm), 2.0)));
     }
 }

@@ -18,6 +18,9 @@ use ZincThimble\Core\Rig\Conditions;
  */
 final class Search
 {
+    /** A corner darker than this share of the middle is out. */
+    private const DEAD_CORNER = 0.02;
+
     /** How many of the rigs that do it are set and read in full. */
     public const READ = 400;
 
@@ -284,6 +287,7 @@ final class Search
             return [0, 0];
         }
         $narrow = $limits->asksForLight();
+        $perJoint = CandidateBuilder::perJoint($base->camera);
         $factor = $base->factor();
         $corner = $wanted->leastCorner !== null;
         $keys = [];
@@ -324,15 +328,19 @@ final class Search
                 if ($n > $last) {
                     continue;
                 }
-                foreach ($reach as [$from0, $to0]) {
-                    if ($from0 > $high + 1e-9 || $to0 < $low - 1e-9) {
-                        continue 2;
+                foreach ($reach as $stretches) {
+                    foreach ($stretches as [$from0, $to0]) {
+                        if ($from0 <= $high + 1e-9 && $to0 >= $low - 1e-9) {
+                            continue 2;
+                        }
                     }
+
+                    continue 2;
                 }
                 $point = $points[$n];
                 $next = $share > 0.0 ? $points[$n + 1] : $point;
                 $lost = $point->stopsLost === null || $next->stopsLost === null ? 99.0 : $point->stopsLost + $share * ($next->stopsLost - $point->stopsLost);
-                $warnings = $works[$class[$i]] + min($point->warnings, $next->warnings);
+                $weight = $works[$class[$i]] + min($point->weight, $next->weight) + $perJoint * ($joints[$i] + $jointsKnown);
                 $key = match ($wanted->ranking) {
                     Ranking::Ease => 0.0,
                     Ranking::Room => -log(max(1e-6, $point->workingDistanceMm + $share * ($next->workingDistanceMm - $point->workingDistanceMm))),
@@ -340,7 +348,7 @@ final class Search
                     Ranking::Mass => $massKnown + $mass[$i],
                     Ranking::Price => $priceKnown + $price[$i],
                 };
-                $key = $key * 1e6 + $warnings * 1e4 + ($joints[$i] + $jointsKnown) * 100.0 + $lost;
+                $key = $key * 1e6 + $weight * 1e4 + ($joints[$i] + $jointsKnown) * 10.0 + $lost * 0.1;
                 if (! isset($keys[$i]) || $key < $keys[$i]) {
                     $keys[$i] = $key;
                     $from[$i] = $k;
@@ -387,9 +395,10 @@ final class Search
     }
 
     /**
-     * Lengths of stack, from sensor to front assembly, at which other distances that are wanted too can be focused.
+     * Lengths of stack, from sensor to front assembly, at which other distances that are wanted too can be focused: in stretches, since a
+     * distance is met twice, by a short stack and by one beyond life size, and by none between.
      *
-     * @return list<array{float, float}>|null null = one of them never can
+     * @return list<list<array{float, float}>>|null null = one of them never can
      */
     private function reach(FrontOptics $optics, int $b, SearchCriteria $wanted): ?array
     {
@@ -397,12 +406,11 @@ final class Search
         foreach (array_filter([$wanted->focusFromMm, $wanted->focusToMm], static fn (?float $mm): bool => $mm !== null) as $distance) {
             $target = new Target(TargetKind::SubjectDistance, $distance);
             $limits = new LimitCheck($this->bodies[$b], $wanted->bare(), $this->conditions);
-            $way = [INF, -INF];
+            $stretches = [];
             foreach ([0, 1] as $which) {
-                $curve = new Curve($optics, $which, $limits, $target, $this->bodies[$b]);
-                $way = [min($way[0], $curve->least), max($way[1], $curve->most)];
+                array_push($stretches, ...(new Curve($optics, $which, $limits, $target, $this->bodies[$b]))->stretches());
             }
-            $ways[] = $way;
+            $ways[] = $stretches;
         }
         if ($wanted->infinity) {
             $way = [INF, -INF];
@@ -412,15 +420,10 @@ final class Search
                     $way = [min($way[0], $z), max($way[1], $z)];
                 }
             }
-            $ways[] = $way;
-        }
-        foreach ($ways as [$from, $to]) {
-            if ($from > $to) {
-                return null;
-            }
+            $ways[] = $way[0] > $way[1] ? [] : [$way];
         }
 
-        return $ways;
+        return in_array([], $ways, true) ? null : $ways;
     }
 
     /** @param  list<array{int, FrontAssembly, Curve}>  $curves base, front assembly, curve */
@@ -430,6 +433,7 @@ final class Search
         $refused = 0;
         $read = 0;
         $doubtful = 0;
+        $dark = 0;
         foreach ($best->sorted() as [, $c, $i, $doubt]) {
             if ($rows !== [] && $this->isOver($this->budget)) {
                 break;
@@ -446,13 +450,18 @@ final class Search
                 $refused += $doubt ? 1 : 0;
                 $sure -= $doubt ? 0 : 1;
             } else {
-                $rows[] = $row;
+                // A frame with black corners meets every wish and is none.
+                $isDark = ($row->reading->cornerBrightness ?? 1.0) < self::DEAD_CORNER;
+                $dark += $isDark ? 1 : 0;
+                if (! $isDark) {
+                    $rows[] = $row;
+                }
             }
         }
         usort($rows, static fn (Candidate $x, Candidate $y): int => $x->rank <=> $y->rank);
 
         return new SearchResult(
-            SimilarRigs::of($rows), $rigs, $sure + $doubtful - $refused, $unsure - $doubtful, count($rows), $this->leftOut(),
+            SimilarRigs::of($rows), $rigs, $sure + $doubtful - $refused, $unsure - $doubtful, count($rows), $this->leftOut(), $dark,
         );
     }
 

@@ -61,6 +61,8 @@ final readonly class SearchCriteria
         /** Depth of the subject, mm: what a thin slice is warned by. */
         public ?float $subjectDepthMm = null,
         public Ranking $ranking = Ranking::Ease,
+        /** Whether the subject is flat, and wants a lens that draws it flat. */
+        public bool $flat = false,
     ) {
         foreach ([
             'fieldWidthMm' => [$fieldWidthMm, 0.01, 1e5], 'magnification' => [$magnification, 1e-4, 100.0], 'workingDistanceMm' => [$workingDistanceMm, 0.0, 1e6],
@@ -87,7 +89,7 @@ final readonly class SearchCriteria
         return new self(
             fieldWidthMm: $this->fieldWidthMm, magnification: $this->magnification,
             workingDistanceMm: $this->fieldWidthMm === null && $this->magnification === null ? $this->workingDistanceMm : null,
-            subjectDistanceMm: $this->subjectDistanceMm, support: $this->support, subjectDepthMm: $this->subjectDepthMm, ranking: $this->ranking,
+            subjectDistanceMm: $this->subjectDistanceMm, support: $this->support, subjectDepthMm: $this->subjectDepthMm, ranking: $this->ranking, flat: $this->flat,
         );
     }
 
@@ -122,10 +124,10 @@ final readonly class SearchCriteria
     /** The subject that rigs are read before; null = nothing is known of it. */
     public function subject(): ?Subject
     {
-        if ($this->subjectDepthMm === null) {
+        if ($this->subjectDepthMm === null && ! $this->flat) {
             return null;
         }
 
-        return Subject::from(new \ZincThimble\Core\Gear\Values(array_filter(['widthMm' => $this->fieldWidthMm, 'depthMm' => $this->subjectDepthMm], static fn (?float $value): bool => $value !== null)));
+        return Subject::from(new \ZincThimble\Core\Gear\Values(array_filter(['widthMm' => $this->fieldWidthMm, 'depthMm' => $this->subjectDepthMm, 'flat' => $this->flat ?: null], static fn (float|bool|null $value): bool => $value !== null)));
     }
 }

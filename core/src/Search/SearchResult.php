@@ -22,6 +22,8 @@ final readonly class SearchResult
         /** Rigs that the rows stand for: the best were read in full and folded. */
         public int $read,
         public array $leftOut,
+        /** Rigs that were read and are in no row, since their corners lose all light. */
+        public int $dark = 0,
     ) {
     }
 }

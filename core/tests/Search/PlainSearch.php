@@ -241,6 +241,7 @@ final class PlainSearch
         foreach ($orders as [$camera, $chain]) {
             foreach ($this->starts($camera, $chain, $wanted) as $rig) {
                 foreach ($this->settings($rig, $wanted) as $set) {
+                    $set = $this->stopped($set);
                     if (self::keeps($set, Reading::of($set), $wanted)) {
                         return true;
                     }
@@ -265,7 +266,7 @@ final class PlainSearch
             }
             $next = [];
             foreach ($settings as $setting) {
-                foreach ($part->isZoom() ? array_map(static fn ($station): float => $station->focalLengthMm, $part->stations) : [null] as $zoom) {
+                foreach ($part->isZoom() ? self::zooms($part) : [null] as $zoom) {
                     $zoomed = $zoom === null ? $setting : $setting->with(TravelKind::Zoom, $i, $zoom);
                     $next[] = $zoomed;
                     if ($seen) {
@@ -277,10 +278,29 @@ final class PlainSearch
             $seen = true;
         }
 
-        return array_map(fn (Setting $setting): Rig => $this->stopped(Rig::of($camera, $chain, $setting, $wanted->conditions(Conditions::from(new \ZincThimble\Core\Gear\Values([]))), $wanted->subject())), $settings);
+        return array_map(fn (Setting $setting): Rig => Rig::of($camera, $chain, $setting, $wanted->conditions(Conditions::from(new \ZincThimble\Core\Gear\Values([]))), $wanted->subject()), $settings);
     }
 
-    /** Two stops from wide open. */
+    /** @return list<float> stations, and whole millimetres between, a quarter apart at the most */
+    private static function zooms(Lens $lens): array
+    {
+        $settings = [];
+        foreach (array_column($lens->stations, 'focalLengthMm') as $k => $mm) {
+            if ($k > 0) {
+                $from = $lens->stations[$k - 1]->focalLengthMm;
+                for ($steps = 1; ($mm / $from) ** (1 / $steps) > 1.26 + 1e-9; $steps++) {
+                }
+                for ($n = 1; $n < $steps; $n++) {
+                    $settings[] = round($from * ($mm / $from) ** ($n / $steps));
+                }
+            }
+            $settings[] = $mm;
+        }
+
+        return $settings;
+    }
+
+    /** Two stops from wide open, or the next wider one that diffraction doesn't spoil. */
     private function stopped(Rig $rig): Rig
     {
         $at = $rig->workingLens();
@@ -294,7 +314,15 @@ final class PlainSearch
             $usual = $stop <= 2.0 * $settled->widest * (1.0 + 1e-9) ? $stop : $usual;
         }
 
-        return $rig->with(TravelKind::Aperture, $at, $usual);
+        $stops = MarkedStops::between($settled->widest, $settled->smallest ?? $settled->widest, $lens->aperture->control);
+        foreach (array_reverse(array_filter($stops, static fn (float $stop): bool => $stop <= $usual)) as $stop) {
+            $set = $rig->with(TravelKind::Aperture, $at, $stop);
+            if ((Reading::of($set)->airyDiameterMm ?? 0.0) <= 2.0 * $rig->blurLimitMm) {
+                break;
+            }
+        }
+
+        return $set ?? $rig;
     }
 
     /** @return list<Rig> set so that the target is met */

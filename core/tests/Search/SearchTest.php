@@ -8,8 +8,12 @@ use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\File\KitFile;
 use ZincThimble\Core\Finding\Code;
 use ZincThimble\Core\Finding\Finding;
+use ZincThimble\Core\Finding\Mending;
+use ZincThimble\Core\Finding\OrientationRule;
 use ZincThimble\Core\Finding\Severity;
+use ZincThimble\Core\Finding\Weight;
 use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Report\RigReport;
@@ -53,8 +57,8 @@ final class SearchTest extends TestCase
             $found = Search::of($kit, self::conditions())->ask($wanted, self::ALL);
             $what = sprintf('kit %d of seed %d', $n, $maker->seed);
             self::assertSame(0, $found->mayFulfil, $what);
-            self::assertSame($found->fulfil, $found->read, $what);
-            self::assertSame($found->fulfil, array_sum(array_map(static fn (Candidate $row): int => $row->alike, $found->rows)), $what);
+            self::assertSame($found->fulfil, $found->read + $found->dark, $what);
+            self::assertSame($found->read, array_sum(array_map(static fn (Candidate $row): int => $row->alike, $found->rows)), $what);
             // Sound: each row reads as it says, and keeps every limit.
             foreach ($found->rows as $row) {
                 self::assertTrue(PlainSearch::keeps($row->rig, Reading::of($row->rig), $wanted), $what.': '.PlainSearch::name($row->rig->camera, $row->rig->chain));
@@ -99,9 +103,13 @@ final class SearchTest extends TestCase
             $found = Search::of(self::generated($maker, 9), self::conditions())->ask(new SearchCriteria(magnification: $maker->number(0.2, 3.0), support: 'hand', subjectDepthMm: 2.0), self::ALL);
             $before = [-1.0];
             foreach ($found->rows as $row) {
-                $warnings = array_filter(RigReport::of($row->rig)->findings, static fn (Finding $finding): bool => $finding->severity === Severity::Warn && $finding->code !== Code::OutsideWindow);
-                $told = [(float) count($warnings), (float) $row->rig->totals->joints, $row->reading->stopsLost ?? 99.0];
-                self::assertSame($told, $row->rank);
+                $warnings = array_filter(Mending::findings($row->rig), static fn (Finding $finding): bool => $finding->severity === Severity::Warn && $finding->code !== Code::OutsideWindow);
+                $weight = array_sum(array_map(Weight::of(...), $warnings)) + 0.2 * $row->rig->totals->joints;
+                $lens = $row->rig->chain[(int) $row->rig->workingLens()];
+                $wrong = $row->reading->magnification > 1.0 && $lens instanceof Lens && ! $lens->reversed && count($row->rig->lenses) === 1 && OrientationRule::madeForFarThings($lens);
+                $lost = 0.25 * max(0.0, log((float) $row->reading->detailMm * (float) $row->reading->magnification / (2.0 * (float) $row->rig->frame->pitchMm()), 2.0));
+                $told = [round($weight + $lost + ($wrong ? 0.5 : 0.0), 6), (float) $row->rig->totals->joints, $row->reading->stopsLost ?? 99.0];
+                self::assertEqualsWithDelta($told, $row->rank, 2e-6);
                 self::assertGreaterThanOrEqual($before, $told);
                 $before = $told;
                 $rows++;
@@ -120,7 +128,7 @@ final class SearchTest extends TestCase
                 $all = $search->ask($wanted, self::ALL);
                 $few = $search->ask($wanted, 5);
                 self::assertSame($all->fulfil, $few->fulfil);
-                self::assertSame(min(5, $all->fulfil), $few->read);
+                self::assertSame(min(5, $all->fulfil), $few->read + $few->dark);
                 if ($ranking !== Ranking::Ease && $all->rows !== []) {
                     // Of two that are equal but for rounding, either may stand first.
                     self::assertEqualsWithDelta($all->rows[0]->rank[0], $few->rows[0]->rank[0], 1e-9 * (1.0 + abs($all->rows[0]->rank[0])));
