@@ -35,6 +35,9 @@ final class FrontOptics
     /** @var list<?float> marked stops of the working lens, the widest first; null alone = not known */
     public readonly array $stops;
 
+    /** @var list<?float> the stop that is usually taken, then the wider ones, for where diffraction spoils it */
+    public readonly array $usualStops;
+
     /** How many of its lenses have figures that can't all be right. */
     public readonly int $disagree;
 
@@ -73,6 +76,8 @@ final class FrontOptics
         $this->frontOuter = Outline::frontMm($front->parts[count($front->parts) - 1]);
         $control = $lens === null || ! $front->parts[0] instanceof Lens ? null : $front->parts[0]->aperture->control;
         $this->stops = $this->widest === null || $control === null ? [null] : MarkedStops::between($this->widest, $this->smallest ?? $this->widest, $control);
+        $usual = $this->usualStop();
+        $this->usualStops = [$usual, ...array_reverse(array_values(array_filter($this->stops, static fn (?float $stop): bool => $stop !== null && $usual !== null && $stop < $usual)))];
         $disagree = 0;
         foreach ($this->rig->lenses as $each) {
             $disagree += $each->disagrees ? 1 : 0;
@@ -89,7 +94,7 @@ final class FrontOptics
     }
 
     /** The stop that is taken unless a wish asks for another: two from wide open, where many lenses are sharpest. */
-    public function usualStop(): ?float
+    private function usualStop(): ?float
     {
         $usual = $this->stops[0] ?? null;
         foreach ($this->stops as $stop) {
@@ -115,14 +120,6 @@ final class FrontOptics
 
     /** Between two stations a zoom is tried in steps of no more than this factor: rings and draws meet the rest. */
     private const ZOOM_STEP = 1.26;
-
-    /** @return list<?float> the stop that is usually taken, then the wider ones, for where diffraction spoils it */
-    public function usualStops(): array
-    {
-        $usual = $this->usualStop();
-
-        return [$usual, ...array_reverse(array_values(array_filter($this->stops, static fn (?float $stop): bool => $stop !== null && $usual !== null && $stop < $usual)))];
-    }
 
     /**
      * Zoom settings: the stations of each zoom and steps between them, crossed.

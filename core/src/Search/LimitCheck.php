@@ -112,7 +112,7 @@ final readonly class LimitCheck
     /** @return list<?float> marked stops, the first that will do is taken */
     private function stopsToTry(FrontOptics $optics): array
     {
-        return $this->wanted->depthMm === null ? $optics->usualStops() : $optics->stops;
+        return $this->wanted->depthMm === null ? $optics->usualStops : $optics->stops;
     }
 
     /** By how much room, length, light and detail miss their limits, as a sum of shares. */
