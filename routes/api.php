@@ -72,6 +72,7 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         });
         Route::middleware('throttle:heavy')->group(function (): void {
             Route::get('find/near', [FindController::class, 'near']);
+            Route::get('find/missed', [FindController::class, 'missed']);
             Route::get('overview', [FindController::class, 'overview']);
         });
         Route::post('rigs', [FindController::class, 'setUp']);

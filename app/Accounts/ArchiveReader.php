@@ -168,6 +168,12 @@ final class ArchiveReader
     {
         $wish = $kept instanceof \stdClass ? $kept->wish ?? null : null;
         $document = $wish instanceof \stdClass ? get_object_vars($wish) : [];
+        foreach (WishBlanks::OF_THE_KIT as $blank) {
+            if (isset($document[$blank])) {
+                $ids = array_map(fn (mixed $named): int => $this->ids[self::text($named)] ?? 0, array_slice(self::list($document[$blank]), 0, 40));
+                $document[$blank] = implode(',', array_filter($ids)) ?: null;
+            }
+        }
         $name = $kept instanceof \stdClass ? trim(Text::cut(self::text($kept->name ?? ''), 120)) : '';
         try {
             /** @var array<string, mixed> $blanks */

@@ -15,6 +15,7 @@ use App\Models\Rig;
 use App\Models\RigStep;
 use App\Models\SavedSearch;
 use App\Models\User;
+use App\Search\WishBlanks;
 use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\Json;
 use ZincThimble\Core\File\RigFile;
@@ -112,7 +113,7 @@ final class ArchiveWriter
             'step' => $kit->step, 'revision' => $kit->revision, 'createdAt' => ArchiveFormat::date($kit->created_at), 'updatedAt' => ArchiveFormat::date($kit->updated_at),
             'parts' => (object) $more,
             'deleted' => array_values(array_map(static fn (Part $part): array => get_object_vars($part->state()) + ['deletedAt' => ArchiveFormat::date($part->deleted_at)], array_filter($sound, static fn (Part $part): bool => $part->deleted_at !== null))),
-            'wishes' => $kit->wishes->map(static fn (SavedSearch $wish): array => ['name' => $wish->name, 'wish' => $wish->wish, 'createdAt' => ArchiveFormat::date($wish->created_at), 'updatedAt' => ArchiveFormat::date($wish->updated_at)])->values()->all(),
+            'wishes' => $kit->wishes->map(fn (SavedSearch $wish): array => ['name' => $wish->name, 'wish' => (object) $this->wish(get_object_vars($wish->wish)), 'createdAt' => ArchiveFormat::date($wish->created_at), 'updatedAt' => ArchiveFormat::date($wish->updated_at)])->values()->all(),
         ]));
         $this->lines("kits/{$number}.history.jsonl", (function () use ($kit): iterable {
             foreach (KitStep::query()->where('kit_id', $kit->id)->lazyById(50, 'id') as $step) {
@@ -120,6 +121,23 @@ final class ArchiveWriter
                     'changes' => array_map(fn (\stdClass $change): array => ['part' => $this->names[$change->part] ?? null] + get_object_vars($change), $step->changes)];
             }
         })());
+    }
+
+    /**
+     * A wish with the parts that it names by their names here.
+     *
+     * @param  array<string, mixed>  $wish
+     * @return array<string, mixed>
+     */
+    private function wish(array $wish): array
+    {
+        foreach (WishBlanks::OF_THE_KIT as $blank) {
+            if (isset($wish[$blank])) {
+                $wish[$blank] = array_values(array_filter(array_map(fn (int $id): ?string => $this->names[$id] ?? null, WishBlanks::parts($wish, $blank)), is_string(...)));
+            }
+        }
+
+        return $wish;
     }
 
     /** @param  array<int, int>  $kits numbers of kits by their row */

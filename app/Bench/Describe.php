@@ -16,7 +16,6 @@ use ZincThimble\Core\Gear\Port;
 use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Gear\Teleconverter;
 use ZincThimble\Core\Gear\VariableSpacer;
-use ZincThimble\Core\Rig\Rig;
 
 /** Parts and joints in a few words, for screens. */
 final class Describe
@@ -47,28 +46,6 @@ final class Describe
         $main = $end->main();
 
         return $main === null ? 'not known' : $main->spoken();
-    }
-
-    /** How a part is set in a rig, in its own units; '' when nothing on it moves. */
-    public static function setting(Rig $rig, int $index): string
-    {
-        $part = $rig->chain[$index];
-        if ($part instanceof VariableSpacer) {
-            return self::mm($rig->lengthMm($index));
-        }
-        if (! $part instanceof Lens) {
-            return '';
-        }
-        $said = [];
-        $marked = $rig->markedAperture($index);
-        if ($marked !== null) {
-            $said[] = Phrase::figure($marked, 'f');
-        }
-        if ($rig->lenses[$index]->m0 > 0.0) {
-            $said[] = 'ring '.Phrase::figure($rig->setting->focus[$index] ?? 0.0, 'pct');
-        }
-
-        return implode(', ', $said);
     }
 
     private static function lens(Lens $lens): string

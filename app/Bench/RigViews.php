@@ -48,6 +48,7 @@ use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Joint\Mating;
 use ZincThimble\Core\Plan\Advice;
+use ZincThimble\Core\Plan\AsEngraved;
 use ZincThimble\Core\Reading\Contributor;
 use ZincThimble\Core\Reading\Estimates;
 use ZincThimble\Core\Reading\Infinity;
@@ -138,7 +139,7 @@ final class RigViews
         $answer = RigReport::of($rig);
         $parts = [$rig->camera->name ?? 'Camera'];
         foreach ($rig->chain as $i => $part) {
-            $parts[] = implode(' · ', array_filter([$part->label().($part instanceof Lens && $part->reversed ? ', reversed' : ''), Describe::setting($rig, $i)]));
+            $parts[] = implode(' · ', array_filter([$part->label().($part instanceof Lens && $part->reversed ? ', reversed' : ''), AsEngraved::of($rig, $i)]));
         }
 
         return new StateView($number, $label, $parts, new Readings(...$answer->figures()), array_map(static fn (Finding $finding): string => $finding->message(), $answer->findings));
@@ -212,7 +213,7 @@ final class RigViews
                 kind: $part->kind,
                 name: $part->label(),
                 measure: Describe::measure($part),
-                setting: Describe::setting($rig, $i),
+                setting: AsEngraved::of($rig, $i),
                 joint: Describe::joint($part->identity->front),
                 fit: Mating::of($rig->camera, $behind, $part),
                 reversed: ($part instanceof Lens || $part instanceof Spacer) && $part->reversed,
@@ -263,12 +264,10 @@ final class RigViews
                 default => 'mm',
             }, []];
         }
-        // On its own mount a ring at s stands at D = f(s) (2 + m + 1/m) + g(s), m its own magnification there (OPTICS.md, "Settling a lens").
         $lens = LensModel::of($rig->lenses[$travel->part]);
         $engraved = [];
         foreach (Travels::positions($rig, $travel) as $s) {
-            $m = $lens->magnification($s);
-            $engraved[] = $m <= 0.0 ? null : $lens->focalLength($s) * (2.0 + $m + 1.0 / $m) + $lens->principalGap($s);
+            $engraved[] = AsEngraved::engravedMm($lens, $s);
         }
 
         return $lens->mag1 > 0.0 ? [-$lens->mag0 / $lens->mag1, 1.0 / $lens->mag1, '×', $engraved] : [0.0, 1.0, '×', $engraved];

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Search;
 
-use App\Bench\Describe;
 use App\Bench\RigStore;
 use App\Http\Resources\CardColumn;
 use App\Http\Resources\CardRow;
@@ -29,13 +28,16 @@ use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Plan\AsEngraved;
 use ZincThimble\Core\Plan\Card;
 use ZincThimble\Core\Reading\Uncertainty;
 use ZincThimble\Core\Search\Candidate;
+use ZincThimble\Core\Search\Misses;
 use ZincThimble\Core\Search\Overview;
 use ZincThimble\Core\Search\PurchaseSuggestion;
 use ZincThimble\Core\Search\Ranking;
 use ZincThimble\Core\Search\Route;
+use ZincThimble\Core\Search\SearchCriteria;
 use ZincThimble\Core\Search\SearchResult;
 
 /** Turns what a search found into what its screen gets. */
@@ -55,7 +57,7 @@ final class FindViews
         $at = array_flip(self::routes());
         $dots = array_map(static fn (Candidate $row): array => [$row->reading->magnification ?? 0.0, $row->reading->workingDistanceMm ?? 0.0, (float) $at[$row->route->value]], $found->rows);
 
-        return new FoundView(rigs: $found->rigs, fulfil: $found->fulfil, mayFulfil: $found->mayFulfil, read: $found->read, count: count($found->rows), rows: $rows, dots: $dots, leftOut: $found->leftOut, whole: $whole, seconds: round($seconds, 3));
+        return new FoundView(rigs: $found->rigs, fulfil: $found->fulfil, mayFulfil: $found->mayFulfil, read: $found->read, count: count($found->rows), rows: $rows, dots: $dots, leftOut: $found->leftOut, dark: $found->dark, whole: $whole, seconds: round($seconds, 3));
     }
 
     /**
@@ -63,16 +65,26 @@ final class FindViews
      * @param  list<PurchaseSuggestion>  $missing
      * @param  list<string>  $leftOut
      */
-    public function near(Kit $kit, array $nearest, array $missing, array $leftOut): NearView
+    public function near(Kit $kit, SearchCriteria $wanted, array $nearest, array $missing, array $leftOut): NearView
     {
         return new NearView(
-            array_map(fn (Candidate $row): FoundRig => $this->row($kit, $row, null, Ranking::Ease), $nearest),
+            $this->missed($kit, $wanted, $nearest),
             array_map(fn (PurchaseSuggestion $each): MissingPart => new MissingPart($each->part->label(), $each->fulfil, $this->row($kit, $each->row, null, Ranking::Ease)), $missing),
             $leftOut,
         );
     }
 
-    private function row(Kit $kit, Candidate $row, ?Candidate $before, Ranking $ranking): FoundRig
+    /**
+     * @param  list<Candidate>  $rows
+     * @return list<FoundRig> each saying what it misses
+     */
+    public function missed(Kit $kit, SearchCriteria $wanted, array $rows): array
+    {
+        return array_map(fn (Candidate $row): FoundRig => $this->row($kit, $row, null, Ranking::Ease, Misses::of($row, $wanted)), $rows);
+    }
+
+    /** @param  list<string>  $misses */
+    private function row(Kit $kit, Candidate $row, ?Candidate $before, Ranking $ranking, array $misses = []): FoundRig
     {
         $rig = $row->rig;
         $reading = $row->reading;
@@ -80,7 +92,7 @@ final class FindViews
         $plan = Layout::of($rig, $axis, $reading);
         $set = [];
         foreach ($rig->chain as $i => $part) {
-            $words = Describe::setting($rig, $i);
+            $words = AsEngraved::of($rig, $i);
             if ($words !== '') {
                 $set[] = $part->label().' '.$words;
             }
@@ -101,6 +113,7 @@ final class FindViews
             magnificationHalfWidth: $sure->halfWidth('magnification'), workingDistanceHalfWidth: $sure->halfWidth('workingDistanceMm'),
             warnings: array_map(static fn (Finding $finding): string => $finding->message(), $row->warnings),
             toBuy: self::toBuy($kit, $row),
+            misses: $misses,
             alike: $row->alike,
             sensorMm: $rig->frame->heightMm,
             body: new DrawingCamera(...$plan['camera']),

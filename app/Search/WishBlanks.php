@@ -17,11 +17,30 @@ final class WishBlanks
         'mostLengthMm', 'mostPrice', 'mostMissingPrice', 'leastCorner', 'depthMm', 'detailMm', 'subjectDepthMm',
     ];
 
+    /** Blanks that name parts of the kit. */
+    public const OF_THE_KIT = ['cameras', 'with', 'without'];
+
+    /** Rows of the kit, with commas between. */
+    private const PARTS = ['nullable', 'string', 'regex:/^[1-9][0-9]{0,12}(,[1-9][0-9]{0,12}){0,39}$/'];
+
+    /**
+     * @param  array<string, mixed>  $valid  blanks that have been validated
+     * @return list<int> rows that are named in one of `cameras`, `with`, `without`
+     */
+    public static function parts(array $valid, string $name): array
+    {
+        $value = $valid[$name] ?? null;
+
+        return is_string($value) && $value !== '' ? array_map(intval(...), explode(',', $value)) : [];
+    }
+
     /** @return array<string, list<mixed>> what may stand in the blanks */
     public static function rules(): array
     {
         return array_fill_keys(self::NUMBERS, ['nullable', 'numeric']) + [
-            'infinity' => ['nullable', 'boolean'], 'automatic' => ['nullable', 'boolean'],
+            'infinity' => ['nullable', 'boolean'], 'flat' => ['nullable', 'boolean'],
+            'cameras' => self::PARTS, 'with' => self::PARTS, 'without' => self::PARTS,
+            'automatic' => ['nullable', 'boolean'],
             'support' => ['nullable', 'string', Rule::in(['hand', 'braced', 'table'])], 'ranking' => ['bail', 'nullable', 'string', Rule::enum(Ranking::class)],
         ];
     }
@@ -45,6 +64,7 @@ final class WishBlanks
         return new SearchCriteria(
             ...$numbers,
             infinity: $yes('infinity') ?? false,
+            flat: $yes('flat') ?? false,
             automatic: $yes('automatic'),
             support: is_string($support) ? $support : null,
             ranking: is_string($ranking) ? Ranking::from($ranking) : Ranking::Ease,

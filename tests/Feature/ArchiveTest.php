@@ -77,7 +77,8 @@ final class ArchiveTest extends TestCase
         $bag = $this->postJson('/api/kits', ['name' => 'Bag'])->assertCreated()->json('id');
         $this->postJson("/api/kits/{$bag}/parts", ['parts' => [['kind' => 'tube', 'name' => 'Tube 7', 'lengthMm' => 7, 'rear' => 'larch', 'front' => 'larch'], ['kind' => 'camera', 'name' => 'Body D', 'joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]]]])->assertCreated();
         $studio = $guest->kits()->where('id', '!=', $bag)->firstOrFail();
-        $this->postJson("/api/kits/{$studio->id}/wishes", ['name' => 'Coat of a seed', 'wish' => ['fieldWidthMm' => 2.5]])->assertCreated();
+        $needed = $studio->parts()->where('kind', '<>', 'camera')->firstOrFail();
+        $this->postJson("/api/kits/{$studio->id}/wishes", ['name' => 'Coat of a seed', 'wish' => ['fieldWidthMm' => 2.5, 'with' => (string) $needed->id]])->assertCreated();
         $this->postJson("/api/kits/{$bag}/wishes", ['name' => 'Out in the fen', 'wish' => ['magnification' => 0.5]])->assertCreated();
         $camera = Kit::query()->findOrFail($bag)->parts()->where('kind', 'camera')->firstOrFail();
         $this->postJson('/api/rigs', ['kit' => $bag, 'camera' => $camera->id])->assertCreated();
@@ -89,6 +90,10 @@ final class ArchiveTest extends TestCase
         [$first, $second] = $owner->kits()->with('wishes')->oldest('id')->get()->all();
         $this->assertSame([$studio->name, 'Bag'], [$first->name, $second->name]);
         $this->assertSame([41, 2], [$first->parts()->count(), $second->parts()->count()]);
+        // A wish that names a part names the part that came back.
+        $with = $first->parts()->findOrFail((int) $first->wishes->firstOrFail()->wish->with);
+        $this->assertSame($needed->name, $with->name);
+        $this->assertNotSame($needed->id, $with->id);
         $this->assertSame([['Coat of a seed'], ['Out in the fen']], [$first->wishes->pluck('name')->all(), $second->wishes->pluck('name')->all()]);
         $this->assertSame([8, 1], [$owner->rigs()->where('kit_id', $first->id)->count(), $owner->rigs()->where('kit_id', $second->id)->count()]);
     }

@@ -95,6 +95,65 @@ final class FindApiTest extends TestCase
         $this->assertGreaterThanOrEqual(400.0, $near['missing'][0]['rig']['workingDistanceMm']);
     }
 
+    public function test_what_must_be_in_it_what_must_not_and_on_which_cameras(): void
+    {
+        $fell = $this->part('Fell 35');
+        $bellows = $this->part('Rail bellows');
+        $body = $this->kit->parts()->where('kind', 'camera')->get()->firstWhere('name', 'Body B');
+        $this->assertNotNull($body);
+        $told = $this->getJson($this->at('find', ['magnification' => 1, 'with' => $fell.','.$this->part('Tube 31'), 'without' => $bellows, 'cameras' => $body->id]))->assertOk()->json();
+        $this->assertNotSame([], $told['rows']);
+        foreach ($told['rows'] as $row) {
+            $parts = array_column($row['parts'], 'part');
+            $this->assertContains($fell, $parts);
+            $this->assertContains($this->part('Tube 31'), $parts);
+            $this->assertNotContains($bellows, $parts);
+            $this->assertSame('Body B', $row['cameraName']);
+        }
+        foreach (['with' => $body->id, 'without' => 999_999_999, 'cameras' => $fell] as $blank => $id) {
+            $this->getJson($this->at('find', ['magnification' => 1, $blank => $id]))->assertStatus(422)->assertJsonValidationErrors($blank);
+        }
+        $this->getJson($this->at('find', ['magnification' => 1, 'with' => '1;drop']))->assertStatus(422)->assertJsonValidationErrors('with');
+        $other = $this->guest()->kits()->firstOrFail()->parts()->where('name', 'Fell 35')->firstOrFail();
+        $this->getJson($this->at('find', ['magnification' => 1, 'with' => $other->id]))->assertStatus(422)->assertJsonValidationErrors('with');
+    }
+
+    public function test_it_governs_what_to_buy_too(): void
+    {
+        $long = $this->part('Brae 180');
+        $near = $this->getJson($this->at('find/near', ['fieldWidthMm' => 18, 'leastRoomMm' => 400, 'with' => $long]))->assertOk()->json();
+        foreach ($near['missing'] as $each) {
+            $this->assertStringStartsNotWith('a lens', $each['name'], 'a lens is in the hand already');
+            $this->assertContains('Brae 180', array_map(static fn (string $title): string => str_replace(' turned round', '', $title), explode(' + ', $each['rig']['title'])));
+        }
+    }
+
+    public function test_what_just_misses_says_by_how_much(): void
+    {
+        $missed = $this->getJson($this->at('find/missed', ['fieldWidthMm' => 18, 'leastRoomMm' => 100]))->assertOk()->json();
+        $this->assertNotSame([], $missed);
+        foreach ($missed as $row) {
+            $this->assertNotSame([], $row['misses'], $row['title']);
+            $this->assertTrue($row['workingDistanceMm'] < 100 || abs($row['fieldWidthMm'] - 18) > 0.01);
+        }
+        $room = array_values(array_filter($missed, static fn (array $row): bool => str_contains($row['misses'][0], 'less room')))[0] ?? null;
+        if ($room !== null) {
+            $this->assertSame(\ZincThimble\Core\Finding\Phrase::figure(100 - $room['workingDistanceMm'], 'mm').' less room than asked', $room['misses'][0]);
+        }
+        foreach ($this->getJson($this->at('find', ['fieldWidthMm' => 18]))->assertOk()->json('rows') as $row) {
+            $this->assertSame([], $row['misses']);
+        }
+    }
+
+    public function test_rows_say_settings_as_they_stand_engraved(): void
+    {
+        $said = implode(' ', array_column($this->getJson($this->at('find', ['magnification' => 0.4]))->assertOk()->json('rows'), 'setting'));
+        $this->assertStringNotContainsString('ring 0', $said);
+        $this->assertMatchesRegularExpression('/ring at (∞|[\d.]+\x{2009}?\s?m{1,2})/u', $said);
+        $this->assertMatchesRegularExpression('/draw [\d.]+/', $said);
+        $this->assertMatchesRegularExpression('/zoom [\d.]+/', $said);
+    }
+
     public function test_blanks_that_can_not_be_so_are_refused_by_name(): void
     {
         $this->getJson($this->at('find', []))->assertStatus(422)->assertJsonPath('errors.0.pointer', '/fieldWidthMm');

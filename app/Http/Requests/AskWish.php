@@ -36,4 +36,13 @@ class AskWish extends FormRequest
 
         return WishBlanks::wanted($valid);
     }
+
+    /** @return array{cameras: list<int>, with: list<int>, without: list<int>} rows of the kit */
+    public function choice(): array
+    {
+        /** @var array<string, mixed> $valid */
+        $valid = $this->validated();
+
+        return ['cameras' => WishBlanks::parts($valid, 'cameras'), 'with' => WishBlanks::parts($valid, 'with'), 'without' => WishBlanks::parts($valid, 'without')];
+    }
 }

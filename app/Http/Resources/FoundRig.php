@@ -9,13 +9,14 @@ use ZincThimble\Core\Rig\ApertureWorked;
 use ZincThimble\Core\Search\Route;
 
 /** A rig that does what was wanted, set where it does, and why it stands where it stands. */
-#[OA\Schema(required: ['camera', 'cameraName', 'route', 'title', 'setting', 'why', 'parts', 'magnification', 'magnificationHalfWidth', 'fieldWidthMm', 'workingDistanceMm', 'workingDistanceHalfWidth', 'subjectDistanceMm', 'effectiveAperture', 'stopsLost', 'depthOfFieldMm', 'detailMm', 'cornerBrightness', 'massG', 'price', 'joints', 'coupling', 'warnings', 'toBuy', 'alike', 'sensorMm', 'body', 'drawn', 'tipMm'])]
+#[OA\Schema(required: ['camera', 'cameraName', 'route', 'title', 'setting', 'why', 'parts', 'magnification', 'magnificationHalfWidth', 'fieldWidthMm', 'workingDistanceMm', 'workingDistanceHalfWidth', 'subjectDistanceMm', 'effectiveAperture', 'stopsLost', 'depthOfFieldMm', 'detailMm', 'cornerBrightness', 'massG', 'price', 'joints', 'coupling', 'warnings', 'toBuy', 'misses', 'alike', 'sensorMm', 'body', 'drawn', 'tipMm'])]
 final readonly class FoundRig
 {
     /**
      * @param  list<SetUpPart>  $parts
      * @param  list<string>  $warnings
      * @param  list<string>  $toBuy  parts of it that are not owned yet
+     * @param  list<string>  $misses  what it misses of the wish
      * @param  list<DrawingPart>  $drawn
      */
     public function __construct(
@@ -67,6 +68,8 @@ final readonly class FoundRig
         public array $warnings,
         #[OA\Property(items: new OA\Items(type: 'string'))]
         public array $toBuy,
+        #[OA\Property(description: 'What it misses of the wish; empty = nothing', items: new OA\Items(type: 'string'))]
+        public array $misses,
         #[OA\Property()]
         public int $alike,
         #[OA\Property()]

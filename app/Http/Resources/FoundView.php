@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** What does it, the best first. */
-#[OA\Schema(required: ['rigs', 'fulfil', 'mayFulfil', 'read', 'count', 'rows', 'dots', 'leftOut', 'whole', 'seconds'])]
+#[OA\Schema(required: ['rigs', 'fulfil', 'mayFulfil', 'read', 'count', 'rows', 'dots', 'leftOut', 'dark', 'whole', 'seconds'])]
 final readonly class FoundView
 {
     /**
@@ -32,6 +32,8 @@ final readonly class FoundView
         public array $dots,
         #[OA\Property(items: new OA\Items(type: 'string'))]
         public array $leftOut,
+        #[OA\Property(description: 'Rigs in no row, since their corners lose all light')]
+        public int $dark,
         #[OA\Property()]
         public bool $whole,
         #[OA\Property()]

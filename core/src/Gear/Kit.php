@@ -58,6 +58,16 @@ final readonly class Kit
         return $found;
     }
 
+    /**
+     * The same kit without what doesn't pass.
+     *
+     * @param  \Closure(Camera|Item): bool  $passes
+     */
+    public function only(\Closure $passes): self
+    {
+        return new self($this->name, array_values(array_filter($this->owned, static fn (Owned $owned): bool => $passes($owned->thing))));
+    }
+
     /** The same kit with one thing more. */
     public function with(Camera|Item $thing): self
     {

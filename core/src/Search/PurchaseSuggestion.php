@@ -49,16 +49,24 @@ final readonly class PurchaseSuggestion
     ) {
     }
 
-    /** @return list<self> the best first, at most three; where the budget ends, of what was tried until then */
-    public static function of(SearchKit $kit, Conditions $conditions, SearchCriteria $wanted, ?Budget $budget = null): array
+    /**
+     * @param  list<Part>  $with  parts that have to be in it
+     * @return list<self> the best first, at most three; where the budget ends, of what was tried until then
+     */
+    public static function of(SearchKit $kit, Conditions $conditions, SearchCriteria $wanted, ?Budget $budget = null, array $with = []): array
     {
         $budget ??= Budget::endless();
         $suggestions = [];
-        foreach (array_slice(self::usual($kit, $conditions, $wanted, $budget), 0, self::MOST) as $part) {
+        $usual = self::usual($kit, $conditions, $wanted, $budget);
+        if (array_filter($with, static fn (Part $part): bool => $part instanceof Lens) !== []) {
+            // Who has a lens in the hand wants something for it, not another.
+            $usual = array_values(array_filter($usual, static fn (Part $part): bool => ! $part instanceof Lens));
+        }
+        foreach (array_slice($usual, 0, self::MOST) as $part) {
             if ($budget->isSpent()) {
                 break;
             }
-            $search = Search::of($kit->with($part), $conditions, $budget->share(0.5), self::STACKS)->using($part);
+            $search = Search::of($kit->with($part), $conditions, $budget->share(0.5), self::STACKS)->using($part, ...$with);
             // What stands in front makes front assemblies of more parts; what stands behind goes with every front assembly there is.
             $found = $part instanceof CloseUpLens || $part->kind === Kind::CouplingRing ? $search->ask($wanted, 1) : $search->first($wanted, 1);
             if ($found->rows !== []) {

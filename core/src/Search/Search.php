@@ -6,6 +6,7 @@ namespace ZincThimble\Core\Search;
 
 use ZincThimble\Core\Gear\Coupling;
 use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Gear\Teleconverter;
 use ZincThimble\Core\Rig\ApertureWorked;
 use ZincThimble\Core\Rig\Conditions;
 
@@ -50,8 +51,8 @@ final class Search
     /** @var array<int, list<FrontOptics>> by front assembly, laid out when first asked for */
     private array $optics = [];
 
-    /** Only rigs that use this part; null = all. */
-    private ?Part $using = null;
+    /** @var list<Part> only rigs that use all of these */
+    private array $using = [];
 
     /** Whether time or memory ran out before everything was looked at. */
     private bool $cutShort = false;
@@ -123,13 +124,54 @@ final class Search
         return $told;
     }
 
-    /** Only the rigs that use one part of the kit. */
-    public function using(Part $part): self
+    /** Only the rigs that use all of these parts of the kit, lenses either way round. */
+    public function using(Part ...$parts): self
     {
-        $this->using = $part;
-        $this->groups = [];
+        $this->using = array_values($parts);
+        $this->groups = $this->fronts = [];
 
         return $this;
+    }
+
+    /** Whether a front assembly, and the converter on a camera, have every required part that is no ring. */
+    private function hasAll(FrontAssembly $front): bool
+    {
+        foreach ($this->using as $part) {
+            if ($part->kind->isRing() || $part instanceof Teleconverter) {
+                continue;
+            }
+            foreach ($front->parts as $each) {
+                if (self::isSame($part, $each)) {
+                    continue 2;
+                }
+            }
+
+            return false;
+        }
+
+        return true;
+    }
+
+    /** The same thing, whichever way round. */
+    private static function isSame(Part $one, Part $other): bool
+    {
+        return $one === $other || $one->kind === $other->kind && array_diff_key($one->document->fields, ['reversed' => 0]) === array_diff_key($other->document->fields, ['reversed' => 0]);
+    }
+
+    /** Rings that have to be there, as bits: of several alike the first. */
+    private function ringsRequired(): int
+    {
+        $bits = 0;
+        foreach ($this->using as $part) {
+            foreach ($this->kit->rings as $i => $ring) {
+                if ($ring === $part) {
+                    $bits |= 1 << $i;
+                    break;
+                }
+            }
+        }
+
+        return $bits;
     }
 
     /**
@@ -138,6 +180,12 @@ final class Search
      * @return list<Candidate>
      */
     public function nearest(SearchCriteria $wanted, int $count = 3): array
+    {
+        return $this->near($wanted, $count, 0.0, INF);
+    }
+
+    /** @return list<Candidate> of a miss within these bounds */
+    private function near(SearchCriteria $wanted, int $count, float $least, float $most): array
     {
         $conditions = $wanted->conditions($this->conditions);
         $found = [];
@@ -155,7 +203,7 @@ final class Search
                 $lengths = StackGroup::union($group->least, $group->most);
                 foreach ($lengths === [] ? [] : $this->optics($front) as $optics) {
                     $near = Nearest::of($optics, $lengths, $limits, $target, $base);
-                    if ($near !== null) {
+                    if ($near !== null && $near->miss >= $least && $near->miss <= $most) {
                         $found[] = [$near->miss, count($front->parts), $b, $near];
                     }
                 }
@@ -183,6 +231,22 @@ final class Search
         }
 
         return SimilarRigs::of($rows);
+    }
+
+    /** A rig that misses a wish by no more than this, as a sum of shares, has just missed it. */
+    private const JUST = 0.4;
+
+    /**
+     * What just misses a wish, by one limit or a little of the target, the least miss first.
+     *
+     * @return list<Candidate>
+     */
+    public function missed(SearchCriteria $wanted, int $count = 4): array
+    {
+        // What misses nothing that anybody would notice is among the rows.
+        $rows = array_filter($this->near($wanted, 3 * $count, 1e-6, self::JUST), static fn (Candidate $row): bool => Misses::of($row, $wanted) !== []);
+
+        return array_slice(array_values($rows), 0, $count);
     }
 
     /** Everything the kit can do, without a wish. */
@@ -470,13 +534,16 @@ final class Search
         $ends = $this->stacks[$b]->endsFor($front->rear());
         $key = $b.' '.$ends.' '.$front->rings;
 
-        if ($this->using !== null && ! in_array($this->using, $front->parts, true)) {
-            $with = 0;
-            foreach ($this->kit->rings as $i => $ring) {
-                $with |= $ring === $this->using ? 1 << $i : 0;
+        if ($this->using !== []) {
+            foreach ($this->using as $part) {
+                if ($part instanceof Teleconverter && $this->bodies[$b]->converter !== $part) {
+                    $ends = 0;
+                }
             }
+            // What stands in front already needn't stand behind.
+            $with = $this->ringsRequired() & ~$front->rings;
 
-            return $this->groups[$key.' with'] ??= new StackGroup($this->stacks[$b], $with === 0 ? 0 : $ends, $front->rings, $with);
+            return $this->groups[$key.' '.$ends.' '.$with] ??= new StackGroup($this->stacks[$b], $ends, $front->rings, $with);
         }
 
         return $this->groups[$key] ??= new StackGroup($this->stacks[$b], $ends, $front->rings);
@@ -485,7 +552,7 @@ final class Search
     /** @return list<FrontAssembly> */
     private function fronts(int $most = PHP_INT_MAX): array
     {
-        return $this->fronts[$most] ??= FrontAssemblies::of($this->kit, $most, $this->budget->share(0.3));
+        return $this->fronts[$most] ??= array_values(array_filter(FrontAssemblies::of($this->kit, $most, $this->budget->share(0.3)), $this->hasAll(...)));
     }
 
     private function isOver(Budget $budget): bool

@@ -187,6 +187,7 @@ export const api = {
     tray: (rig: number, index: number) => unwrap(client.GET('/rigs/{rig}/tray', { params: { ...at(rig), query: { index } } })),
     find: (kit: number, query: WishQuery) => unwrap(client.GET('/kits/{kit}/find', { params: { ...ofKit(kit), query } })),
     findFirst: (kit: number, query: WishQuery) => unwrap(client.GET('/kits/{kit}/find/first', { params: { ...ofKit(kit), query } })),
+    findMissed: (kit: number, query: WishQuery) => unwrap(client.GET('/kits/{kit}/find/missed', { params: { ...ofKit(kit), query } })),
     findNear: (kit: number, query: WishQuery) => unwrap(client.GET('/kits/{kit}/find/near', { params: { ...ofKit(kit), query } })),
     overview: (kit: number) => unwrap(client.GET('/kits/{kit}/overview', { params: ofKit(kit) })),
     setUp: (kit: number, body: SetUpRequest) => unwrap(client.POST('/kits/{kit}/rigs', { params: ofKit(kit), body })),

@@ -164,6 +164,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/kits/{kit}/find/missed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["findMissed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/kits/{kit}/overview": {
         parameters: {
             query?: never;
@@ -1424,6 +1440,8 @@ export interface components {
             coupling: "full" | "contacts" | "lever" | "latch" | "ring" | "detach" | "makeshift" | "stuck";
             warnings: string[];
             toBuy: string[];
+            /** @description What it misses of the wish; empty = nothing */
+            misses: string[];
             alike: number;
             /** Format: float */
             sensorMm: number;
@@ -1442,6 +1460,8 @@ export interface components {
             rows: components["schemas"]["FoundRig"][];
             dots: number[][];
             leftOut: string[];
+            /** @description Rigs in no row, since their corners lose all light */
+            dark: number;
             whole: boolean;
             /** Format: float */
             seconds: number;
@@ -2331,6 +2351,14 @@ export interface components {
         detailMm: number;
         subjectDepthMm: number;
         infinity: 0 | 1;
+        /** @description Whether the subject is flat */
+        flat: 0 | 1;
+        /** @description Only on these cameras of the kit, commas between */
+        cameras: string;
+        /** @description Parts of the kit that must be in it, commas between */
+        with: string;
+        /** @description Parts of the kit that must not, commas between */
+        without: string;
         automatic: 0 | 1;
         support: "hand" | "braced" | "table";
         ranking: "ease" | "room" | "light" | "mass" | "price";
@@ -2657,6 +2685,14 @@ export interface operations {
                 detailMm?: components["parameters"]["detailMm"];
                 subjectDepthMm?: components["parameters"]["subjectDepthMm"];
                 infinity?: components["parameters"]["infinity"];
+                /** @description Whether the subject is flat */
+                flat?: components["parameters"]["flat"];
+                /** @description Only on these cameras of the kit, commas between */
+                cameras?: components["parameters"]["cameras"];
+                /** @description Parts of the kit that must be in it, commas between */
+                with?: components["parameters"]["with"];
+                /** @description Parts of the kit that must not, commas between */
+                without?: components["parameters"]["without"];
                 automatic?: components["parameters"]["automatic"];
                 support?: components["parameters"]["support"];
                 ranking?: components["parameters"]["ranking"];
@@ -2711,6 +2747,14 @@ export interface operations {
                 detailMm?: components["parameters"]["detailMm"];
                 subjectDepthMm?: components["parameters"]["subjectDepthMm"];
                 infinity?: components["parameters"]["infinity"];
+                /** @description Whether the subject is flat */
+                flat?: components["parameters"]["flat"];
+                /** @description Only on these cameras of the kit, commas between */
+                cameras?: components["parameters"]["cameras"];
+                /** @description Parts of the kit that must be in it, commas between */
+                with?: components["parameters"]["with"];
+                /** @description Parts of the kit that must not, commas between */
+                without?: components["parameters"]["without"];
                 automatic?: components["parameters"]["automatic"];
                 support?: components["parameters"]["support"];
                 ranking?: components["parameters"]["ranking"];
@@ -2765,6 +2809,14 @@ export interface operations {
                 detailMm?: components["parameters"]["detailMm"];
                 subjectDepthMm?: components["parameters"]["subjectDepthMm"];
                 infinity?: components["parameters"]["infinity"];
+                /** @description Whether the subject is flat */
+                flat?: components["parameters"]["flat"];
+                /** @description Only on these cameras of the kit, commas between */
+                cameras?: components["parameters"]["cameras"];
+                /** @description Parts of the kit that must be in it, commas between */
+                with?: components["parameters"]["with"];
+                /** @description Parts of the kit that must not, commas between */
+                without?: components["parameters"]["without"];
                 automatic?: components["parameters"]["automatic"];
                 support?: components["parameters"]["support"];
                 ranking?: components["parameters"]["ranking"];
@@ -2785,6 +2837,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["NearView"];
+                };
+            };
+            /** @description A blank that can’t be so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    findMissed: {
+        parameters: {
+            query?: {
+                /** @description The blanks of a wish, as every way to ask describes them. */
+                fieldWidthMm?: components["parameters"]["fieldWidthMm"];
+                magnification?: components["parameters"]["magnification"];
+                workingDistanceMm?: components["parameters"]["workingDistanceMm"];
+                subjectDistanceMm?: components["parameters"]["subjectDistanceMm"];
+                leastRoomMm?: components["parameters"]["leastRoomMm"];
+                mostStopsLost?: components["parameters"]["mostStopsLost"];
+                focusFromMm?: components["parameters"]["focusFromMm"];
+                focusToMm?: components["parameters"]["focusToMm"];
+                mostMassG?: components["parameters"]["mostMassG"];
+                mostLengthMm?: components["parameters"]["mostLengthMm"];
+                mostPrice?: components["parameters"]["mostPrice"];
+                mostMissingPrice?: components["parameters"]["mostMissingPrice"];
+                leastCorner?: components["parameters"]["leastCorner"];
+                depthMm?: components["parameters"]["depthMm"];
+                detailMm?: components["parameters"]["detailMm"];
+                subjectDepthMm?: components["parameters"]["subjectDepthMm"];
+                infinity?: components["parameters"]["infinity"];
+                /** @description Whether the subject is flat */
+                flat?: components["parameters"]["flat"];
+                /** @description Only on these cameras of the kit, commas between */
+                cameras?: components["parameters"]["cameras"];
+                /** @description Parts of the kit that must be in it, commas between */
+                with?: components["parameters"]["with"];
+                /** @description Parts of the kit that must not, commas between */
+                without?: components["parameters"]["without"];
+                automatic?: components["parameters"]["automatic"];
+                support?: components["parameters"]["support"];
+                ranking?: components["parameters"]["ranking"];
+                page?: components["parameters"]["page"];
+            };
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What just misses it, and by how much */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundRig"][];
                 };
             };
             /** @description A blank that can’t be so */

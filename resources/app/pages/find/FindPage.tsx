@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { api, messageOf, reasonOf, Refused, type Schema } from '../../api/client';
+import { api, messageOf, reasonOf, Refused, type KitView, type Schema } from '../../api/client';
 import { keys, rigsChanged } from '../../api/queries';
 import { length, magnification, type Units } from '../../ui/figures';
 import { Bar } from '../../shell/Bar';
@@ -12,8 +12,9 @@ import { Lost } from '../../ui/Lost';
 import { KitChoice } from '../../kit/KitChoice';
 import { useKit } from '../../kit/useKit';
 import { FindMap, RouteMark, type RouteName } from './FindMap';
-import { FoundList, gapsText } from './FoundList';
-import { Sentence } from './Sentence';
+import { FoundList, gapsText, rigKey } from './FoundList';
+import { Sentence, type Choice } from './Sentence';
+import { SideBySide } from './SideBySide';
 import { useFind, type Finding } from './useFind';
 import { addressOf, rankings, wishIn, type Ranking, type Wish } from './wish';
 import { Wishes } from './Wishes';
@@ -67,6 +68,14 @@ export default function FindPage({ person }: { person: Schema['Person'] }) {
         }
     }
     const map = overview.data;
+    const choices = useMemo(() => choicesOf(kit), [kit]);
+    const [ticked, setTicked] = useState<readonly string[]>([]);
+    const tick = useCallback(
+        (rig: Schema['FoundRig']) =>
+            setTicked((keys) => (keys.includes(rigKey(rig)) ? keys.filter((key) => key !== rigKey(rig)) : [...keys, rigKey(rig)])),
+        [],
+    );
+    const side = [...rows, ...finding.missed].filter((rig) => ticked.includes(rigKey(rig)));
 
     return (
         <div className="flex min-h-dvh flex-col lg:h-dvh">
@@ -75,7 +84,7 @@ export default function FindPage({ person }: { person: Schema['Person'] }) {
                 <h1 className="sr-only">{say.title}</h1>
                 <div className="flex items-start gap-4 border-b border-ink px-5 py-2.5">
                     <div className="min-w-0 flex-1">
-                        <Sentence wish={wish} onChange={change} troubles={troubles} />
+                        <Sentence wish={wish} onChange={change} troubles={troubles} parts={choices.parts} cameras={choices.cameras} />
                     </div>
                     {kit && (
                         <div className="flex items-center whitespace-nowrap">
@@ -131,10 +140,13 @@ export default function FindPage({ person }: { person: Schema['Person'] }) {
                                         {reasonOf(open.error)}
                                     </p>
                                 )}
+                                {side.length > 0 && <SideBySide rigs={side} units={units} onClear={() => setTicked([])} onTick={tick} />}
                                 <FoundList
                                     rows={rows}
                                     units={units}
                                     label={say.rows}
+                                    ticked={ticked}
+                                    onTick={tick}
                                     pointed={pointed}
                                     onPoint={setPointed}
                                     onOpen={openRig}
@@ -146,6 +158,22 @@ export default function FindPage({ person }: { person: Schema['Person'] }) {
                                         {say.more(Math.min(50, found.count - rows.length))}
                                     </Button>
                                 )}
+                                {finding.missed.length > 0 && !finding.stale && (
+                                    <>
+                                        <h2 className="pt-4 text-sm font-semibold">{say.missed}</h2>
+                                        <FoundList
+                                            rows={finding.missed}
+                                            units={units}
+                                            label={say.missed}
+                                            pointed={null}
+                                            onPoint={() => undefined}
+                                            onOpen={openRig}
+                                            busy={open.isPending}
+                                            ticked={ticked}
+                                            onTick={tick}
+                                        />
+                                    </>
+                                )}
                                 {found.whole && found.fulfil === 0 && found.mayFulfil === 0 && !looking && (
                                     <Near finding={finding} units={units} onOpen={openRig} busy={open.isPending} />
                                 )}
@@ -156,6 +184,16 @@ export default function FindPage({ person }: { person: Schema['Person'] }) {
             </main>
         </div>
     );
+}
+
+/** What a wish can name of a kit: what stands in a chain, and cameras. */
+function choicesOf(kit: KitView | undefined): { parts: Choice[]; cameras: Choice[] } {
+    const inChain = (kind: string) => !['camera', 'rail', 'tripod', 'stand', 'flash', 'lamp', 'reference'].includes(kind);
+    const all = (kit?.parts ?? []).map(({ part }) => part);
+    return {
+        parts: all.filter((part) => inChain(part.kind)).map((part) => [part.id, part.name] as const),
+        cameras: all.filter((part) => part.kind === 'camera').map((part) => [part.id, part.name] as const),
+    };
 }
 
 /**
@@ -232,6 +270,7 @@ function Count({ finding: { found, looking }, ranking, onRank }: CountProps) {
             {found.whole && found.fulfil > 0 && (
                 <p className="text-xs text-soft">
                     {say.read(n(found.read), n(found.count))} {found.mayFulfil > 0 && say.may(n(found.mayFulfil))}{' '}
+                    {found.dark > 0 && `${say.dark(n(found.dark))} `}
                     {found.leftOut.length > 0 ? say.leftOut(found.leftOut.join('; ')) : say.nothingLeftOut}
                 </p>
             )}

@@ -18,12 +18,26 @@ interface Props {
     onPoint: (row: number | null) => void;
     onOpen: (rig: Rig) => void;
     busy: boolean;
+    /** Keys of the rigs that lie side by side. */
+    ticked?: readonly string[];
+    onTick?: (rig: Rig) => void;
     /** What stands here was asked before: it is seen through until the new answer comes. */
     stale?: boolean;
 }
 
 /** Rigs under each other, drawn to one scale with their subjects in line. Enter sets one up on the bench. */
-export const FoundList = memo(function FoundList({ rows, units, label, pointed, onPoint, onOpen, busy, stale = false }: Props) {
+export const FoundList = memo(function FoundList({
+    rows,
+    units,
+    label,
+    pointed,
+    onPoint,
+    onOpen,
+    busy,
+    ticked,
+    onTick,
+    stale = false,
+}: Props) {
     const scale = commonScale(rows, drawnWidth, drawnHeight);
     const walk = (event: KeyboardEvent<HTMLElement>) => {
         const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
@@ -36,7 +50,16 @@ export const FoundList = memo(function FoundList({ rows, units, label, pointed, 
     return (
         <ol aria-label={label} onKeyDown={walk} className={`list-none ${stale ? 'opacity-40' : ''}`}>
             {rows.map((rig, at) => (
-                <li key={at} className="border-b border-line">
+                <li key={at} className="relative border-b border-line">
+                    {onTick && (
+                        <input
+                            type="checkbox"
+                            className="absolute top-14 left-1.5 z-10 size-4 accent-[var(--brass)]"
+                            aria-label={strings.find.tick(rig.title)}
+                            checked={ticked?.includes(rigKey(rig)) ?? false}
+                            onChange={() => onTick(rig)}
+                        />
+                    )}
                     <button
                         type="button"
                         data-row
@@ -68,6 +91,9 @@ export const FoundList = memo(function FoundList({ rows, units, label, pointed, 
                                 {rig.setting !== '' && ` · ${rig.setting}`}
                             </span>
                             <span className="block text-sm text-soft">{rig.why}</span>
+                            {rig.misses.length > 0 && (
+                                <span className="block text-sm font-medium">{strings.find.misses(rig.misses.join(', '))}</span>
+                            )}
                             {rig.toBuy.length > 0 && (
                                 <span className="block text-sm font-medium">{strings.find.toBuy(rig.toBuy.join(', '))}</span>
                             )}
@@ -131,6 +157,9 @@ function Outline({ rig, scale, units }: { rig: Rig; scale: number; units: Units 
         </svg>
     );
 }
+
+/** A rig and how it is set, so that it is known again in another answer. */
+export const rigKey = (rig: Rig) => `${rig.cameraName} ${rig.title} ${rig.setting}`;
 
 /** A range of magnifications that nothing reaches. */
 export function gapsText(gaps: readonly (readonly number[])[], most = 3): string {

@@ -1,21 +1,41 @@
 import { DropdownMenu } from 'radix-ui';
-import { useId, useState } from 'react';
+import { useEffect, useId, useState } from 'react';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
 import { typedNumber } from '../../ui/typed';
 import { Menu, MenuItem } from '../../ui/Menu';
-import { clauses, emptied, fromBlank, inBlank, limits, targetOf, targets, type Blank, type Clause, type Wish } from './wish';
+import {
+    type Blank,
+    type Clause,
+    clauses,
+    emptied,
+    fromBlank,
+    inBlank,
+    limits,
+    type PartBlank,
+    partClauses,
+    targetOf,
+    targets,
+    type Wish,
+} from './wish';
 
 interface Props {
     wish: Wish;
     onChange: (wish: Wish) => void;
     /** What the server said of a blank. */
     troubles: Readonly<Record<string, string>>;
+    /** What the kit has to choose from. */
+    parts: readonly Choice[];
+    cameras: readonly Choice[];
 }
 
+/** A thing of the kit by its row and name. */
+export type Choice = readonly [number, string];
+
 /** The wish, as a sentence with blanks. */
-export function Sentence({ wish, onChange, troubles }: Props) {
+export function Sentence({ wish, onChange, troubles, parts, cameras }: Props) {
     const [more, setMore] = useState<readonly string[]>([]);
+    const [picked, setPicked] = useState<PartBlank | null>(null);
     const [opens, setOpens] = useState<Blank | null>(null);
     const target = opens !== null && wish.numbers[targetOf(wish).name] === undefined ? opens : targetOf(wish);
     const say = strings.find;
@@ -29,15 +49,27 @@ export function Sentence({ wish, onChange, troubles }: Props) {
         onChange({ ...wish, numbers: emptied(wish.numbers, targets) });
     };
     const stands = (clause: Clause) =>
-        clause.name === 'infinity' ? wish.infinity : clause.blanks.some(({ name }) => wish.numbers[name] !== undefined);
+        clause.name === 'infinity'
+            ? wish.infinity
+            : clause.name === 'flat'
+              ? wish.flat
+              : clause.blanks.some(({ name }) => wish.numbers[name] !== undefined);
     const shown = clauses.filter((clause) => more.includes(clause.name) || stands(clause));
+    const choices: Record<PartBlank, readonly Choice[]> = { with: parts, without: parts, cameras };
+    const named = partClauses.filter((clause) => picked === clause.name || wish.parts[clause.name].length > 0);
     const add = (clause: Clause) => {
         if (clause.name === 'infinity') onChange({ ...wish, infinity: true });
+        else if (clause.name === 'flat') onChange({ ...wish, flat: true });
         else setMore([...more, clause.name]);
     };
     const drop = (clause: Clause) => {
         setMore(more.filter((name) => name !== clause.name));
-        onChange({ ...wish, numbers: emptied(wish.numbers, clause.blanks), infinity: clause.name === 'infinity' ? false : wish.infinity });
+        onChange({
+            ...wish,
+            numbers: emptied(wish.numbers, clause.blanks),
+            infinity: clause.name === 'infinity' ? false : wish.infinity,
+            flat: clause.name === 'flat' ? false : wish.flat,
+        });
     };
     const blank = (each: Blank) => (
         <BlankInput
@@ -90,12 +122,14 @@ export function Sentence({ wish, onChange, troubles }: Props) {
                     ,{' '}
                     {clause.name === 'infinity'
                         ? 'keeping infinity'
-                        : clause.blanks.map((each, at) => (
-                              <span key={each.name}>
-                                  {at > 0 && ' '}
-                                  {blank(each)}
-                              </span>
-                          ))}
+                        : clause.name === 'flat'
+                          ? 'of a flat thing'
+                          : clause.blanks.map((each, at) => (
+                                <span key={each.name}>
+                                    {at > 0 && ' '}
+                                    {blank(each)}
+                                </span>
+                            ))}
                     <button
                         type="button"
                         className="px-1 text-sm text-soft hover:text-ink"
@@ -106,14 +140,44 @@ export function Sentence({ wish, onChange, troubles }: Props) {
                     </button>
                 </span>
             ))}
+            {named.map((clause) => (
+                <span key={clause.name}>
+                    , {clause.before}{' '}
+                    <PickMany
+                        label={clause.title}
+                        chosen={wish.parts[clause.name]}
+                        choices={choices[clause.name]}
+                        opened={picked === clause.name}
+                        onChange={(ids) => onChange({ ...wish, parts: { ...wish.parts, [clause.name]: ids } })}
+                    />
+                    <button
+                        type="button"
+                        className="px-1 text-sm text-soft hover:text-ink"
+                        aria-label={say.drop(clause.title)}
+                        onClick={() => {
+                            setPicked(null);
+                            onChange({ ...wish, parts: { ...wish.parts, [clause.name]: [] } });
+                        }}
+                    >
+                        ×
+                    </button>
+                </span>
+            ))}
             .
-            {shown.length < clauses.length && (
+            {shown.length + named.length < clauses.length + partClauses.length && (
                 <span className="ml-1 inline-block align-baseline leading-none">
                     <Menu label={say.and}>
                         {clauses
                             .filter((clause) => !shown.includes(clause))
                             .map((clause) => (
                                 <MenuItem key={clause.name} onSelect={() => add(clause)}>
+                                    {clause.title}
+                                </MenuItem>
+                            ))}
+                        {partClauses
+                            .filter((clause) => !named.includes(clause) && choices[clause.name].length > 0)
+                            .map((clause) => (
+                                <MenuItem key={clause.name} onSelect={() => setPicked(clause.name)}>
                                     {clause.title}
                                 </MenuItem>
                             ))}
@@ -197,6 +261,59 @@ function Pick<T extends string>({ value, choices, onChange }: PickProps<T>) {
                             </DropdownMenu.RadioItem>
                         ))}
                     </DropdownMenu.RadioGroup>
+                </DropdownMenu.Content>
+            </DropdownMenu.Portal>
+        </DropdownMenu.Root>
+    );
+}
+
+interface PickManyProps {
+    label: string;
+    chosen: readonly number[];
+    choices: readonly Choice[];
+    /** Whether the clause has just been added, and its list is to be open. */
+    opened: boolean;
+    onChange: (ids: number[]) => void;
+}
+
+/** Names of the kit's things, as many as are ticked. */
+function PickMany({ label, chosen, choices, opened, onChange }: PickManyProps) {
+    const names = chosen.map((id) => choices.find(([each]) => each === id)?.[1] ?? strings.find.gone);
+    const [open, setOpen] = useState(false);
+    useEffect(() => {
+        if (!opened) return;
+        // The menu that it was chosen from takes the focus back as it closes.
+        const timer = setTimeout(() => setOpen(true), 80);
+        return () => clearTimeout(timer);
+    }, [opened]);
+    return (
+        <DropdownMenu.Root modal={false} open={open} onOpenChange={setOpen}>
+            <DropdownMenu.Trigger
+                aria-label={`${label}: ${names.length === 0 ? strings.find.nothingChosen : names.join(', ')}`}
+                className="border-b-2 border-dotted border-verdigris text-verdigris"
+            >
+                {names.length === 0 ? '…' : names.join(' + ')}
+            </DropdownMenu.Trigger>
+            <DropdownMenu.Portal>
+                <DropdownMenu.Content
+                    align="start"
+                    sideOffset={6}
+                    className="slim-scroll z-20 max-h-[60vh] min-w-[200px] overflow-auto border border-ink bg-plate py-1"
+                >
+                    {choices.map(([id, name]) => (
+                        <DropdownMenu.CheckboxItem
+                            key={id}
+                            checked={chosen.includes(id)}
+                            onSelect={(event) => event.preventDefault()}
+                            onCheckedChange={(on) => onChange(on ? [...chosen, id] : chosen.filter((each) => each !== id))}
+                            className="flex cursor-pointer gap-2 px-3 py-1.5 text-sm outline-none data-[highlighted]:bg-ground data-[highlighted]:shadow-[inset_3px_0_0_var(--brass)] data-[state=checked]:font-semibold"
+                        >
+                            <span aria-hidden="true" className="w-3">
+                                {chosen.includes(id) ? '✓' : ''}
+                            </span>
+                            {name}
+                        </DropdownMenu.CheckboxItem>
+                    ))}
                 </DropdownMenu.Content>
             </DropdownMenu.Portal>
         </DropdownMenu.Root>

@@ -32,6 +32,8 @@ export interface Finding {
     error: Error | null;
     more: (() => void) | null;
     near: Schema['NearView'] | null;
+    /** What just misses it. */
+    missed: readonly Schema['FoundRig'][];
     wanted: Wish;
 }
 
@@ -73,9 +75,17 @@ export function useFind(kit: KitView | undefined, wish: Wish): Finding {
         retry: false,
         staleTime: Infinity,
     });
+    const missed = useQuery({
+        queryKey: keys.find('missed', kit, settled),
+        queryFn: () => api.findMissed(of[0], asked(wanted)),
+        enabled: enabled && answer !== null && !none,
+        retry: false,
+        staleTime: Infinity,
+    });
     const pages = answer === null ? undefined : whole.data?.pages;
     const rows = useMemo(() => pages?.flatMap((page) => page.rows) ?? first.data?.rows ?? [], [pages, first.data]);
-    if (!enabled) return { found: null, rows: [], looking: false, stale: false, error: null, more: null, near: null, wanted: wish };
+    if (!enabled)
+        return { found: null, rows: [], looking: false, stale: false, error: null, more: null, near: null, missed: [], wanted: wish };
     return {
         found: answer ?? first.data ?? null,
         rows,
@@ -84,6 +94,7 @@ export function useFind(kit: KitView | undefined, wish: Wish): Finding {
         error: first.error ?? whole.error,
         more: whole.hasNextPage && !whole.isFetchingNextPage ? () => void whole.fetchNextPage() : null,
         near: none ? (near.data ?? null) : null,
+        missed: answer !== null && !none ? (missed.data ?? []) : [],
         wanted: wish,
     };
 }

@@ -5,7 +5,15 @@ describe('a wish', () => {
     const empty = wishIn(new URLSearchParams());
 
     test('nothing is wanted by an empty address', () => {
-        expect(empty).toEqual({ numbers: {}, infinity: false, automatic: null, support: null, ranking: 'ease' });
+        expect(empty).toEqual({
+            numbers: {},
+            infinity: false,
+            flat: false,
+            parts: { cameras: [], with: [], without: [] },
+            automatic: null,
+            support: null,
+            ranking: 'ease',
+        });
         expect(asked(empty)).toEqual({});
         expect(isComplete(empty)).toBe(false);
         expect(targetOf(empty).name).toBe('fieldWidthMm');
@@ -18,6 +26,8 @@ describe('a wish', () => {
             ...empty,
             numbers: Object.fromEntries(names.map((name, at) => [name, at + 0.25])),
             infinity: true,
+            flat: true,
+            parts: { cameras: [3], with: [12, 7], without: [9] },
             automatic: false,
             support: 'braced' as const,
             ranking: 'mass' as const,
@@ -29,7 +39,11 @@ describe('a wish', () => {
 
     test('what an address can’t mean is left out', () => {
         expect(
-            wishIn(new URLSearchParams('magnification=much&leastRoomMm=&fieldWidthMm=Infinity&support=rope&ranking=luck&colour=red')),
+            wishIn(
+                new URLSearchParams(
+                    'magnification=much&leastRoomMm=&fieldWidthMm=Infinity&support=rope&ranking=luck&colour=red&with=x,-1,2.5&cameras=',
+                ),
+            ),
         ).toEqual(empty);
     });
 
@@ -84,6 +98,7 @@ describe('the sentence', () => {
             price: ['mostPrice: worth at most _ in all'],
             buying: ['mostMissingPrice: buying for at most _'],
             infinity: [],
+            flat: [],
             focus: ['focusFromMm: focusing from _', 'focusToMm: to _ mm from the sensor'],
             depth: ['depthMm: with a slice of at least _ mm'],
             detail: ['detailMm: showing detail of _ mm'],

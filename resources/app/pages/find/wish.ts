@@ -1,7 +1,9 @@
 import type { WishQuery } from '../../api/client';
 
 /** Blanks that take a number. */
-export type NumberBlank = Exclude<keyof WishQuery, 'infinity' | 'automatic' | 'support' | 'ranking' | 'page'>;
+export type NumberBlank = Exclude<keyof WishQuery, 'infinity' | 'automatic' | 'support' | 'ranking' | 'page' | 'flat' | PartBlank>;
+/** Blanks that take parts of the kit: on these cameras only, with these parts, without those. */
+export type PartBlank = 'cameras' | 'with' | 'without';
 export type Support = NonNullable<WishQuery['support']>;
 export type Ranking = NonNullable<WishQuery['ranking']>;
 
@@ -9,6 +11,8 @@ export type Ranking = NonNullable<WishQuery['ranking']>;
 export interface Wish {
     numbers: Partial<Record<NumberBlank, number>>;
     infinity: boolean;
+    flat: boolean;
+    parts: Record<PartBlank, readonly number[]>;
     automatic: boolean | null;
     support: Support | null;
     ranking: Ranking;
@@ -67,6 +71,7 @@ export const clauses: readonly Clause[] = [
         blanks: [{ name: 'mostMissingPrice', measure: 'plain', before: 'buying for at most', after: () => '' }],
     },
     { name: 'infinity', title: 'infinity', blanks: [] },
+    { name: 'flat', title: 'a flat subject', blanks: [] },
     {
         name: 'focus',
         title: 'focus from here to there',
@@ -97,6 +102,21 @@ export const clauses: readonly Clause[] = [
     },
 ];
 
+/** Clauses that name things of the kit. */
+export const partClauses: readonly { name: PartBlank; title: string; before: string }[] = [
+    { name: 'with', title: 'with certain parts', before: 'with' },
+    { name: 'without', title: 'without certain parts', before: 'without' },
+    { name: 'cameras', title: 'on certain cameras', before: 'on' },
+];
+
+/** Numbers with commas between, as an address holds them. */
+function partsIn(text: string | null): number[] {
+    return (text ?? '')
+        .split(',')
+        .map(Number)
+        .filter((id) => Number.isInteger(id) && id > 0);
+}
+
 const names: readonly NumberBlank[] = [...targets, ...limits, ...clauses.flatMap((clause) => clause.blanks)].map((blank) => blank.name);
 const supports: readonly Support[] = ['hand', 'braced', 'table'];
 export const rankings: readonly Ranking[] = ['ease', 'room', 'light', 'mass', 'price'];
@@ -113,6 +133,8 @@ export function wishIn(params: URLSearchParams): Wish {
     return {
         numbers,
         infinity: params.get('infinity') === '1',
+        flat: params.get('flat') === '1',
+        parts: { cameras: partsIn(params.get('cameras')), with: partsIn(params.get('with')), without: partsIn(params.get('without')) },
         automatic: automatic === null ? null : automatic === '1',
         support: supports.find((each) => each === params.get('support')) ?? null,
         ranking: rankings.find((each) => each === params.get('ranking')) ?? 'ease',
@@ -124,6 +146,12 @@ export function asked(wish: Wish): WishQuery {
     return {
         ...wish.numbers,
         ...(wish.infinity && { infinity: 1 as const }),
+        ...(wish.flat && { flat: 1 as const }),
+        ...Object.fromEntries(
+            Object.entries(wish.parts)
+                .filter(([, ids]) => ids.length > 0)
+                .map(([name, ids]) => [name, ids.join(',')]),
+        ),
         ...(wish.automatic !== null && { automatic: wish.automatic ? (1 as const) : (0 as const) }),
         ...(wish.support !== null && { support: wish.support }),
         ...(wish.ranking !== 'ease' && { ranking: wish.ranking }),
