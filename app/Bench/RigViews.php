@@ -108,6 +108,7 @@ final class RigViews
             travels: array_map(fn (Travel $travel): TravelView => $this->travel($rig, $travel), Travels::of($rig)),
             readings: new Readings(...$answer->figures()),
             range: $this->range($rig, $answer),
+            focus: $answer->focus(),
             infinity: new InfinityView($answer->infinity->reached, $answer->infinity->overshotMm, $answer->infinity->spacerToKeepMm, $answer->infinity->furthestSubjectMm, $answer->infinity->neverMm, Infinity::pastMm($rig, $answer->axis)),
             doubts: $this->doubts($row, $rig, $answer),
             takenAs: $this->takenAs($rig),

@@ -12,6 +12,7 @@ use ZincThimble\Core\File\Shapes;
 use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Plan\Advice;
+use ZincThimble\Core\Reading\FocusState;
 use ZincThimble\Core\Reading\NextMeasurement;
 use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Rig\LensFigure;
@@ -79,7 +80,13 @@ final class ReadRig extends Command
             $tell('light gap', $reading->lightGapDeg, 'deg', ''),
         ]);
         $infinity = $answer->infinity;
-        $this->line($infinity->reached ? 'Infinity is reached.' : 'Infinity is lost.');
+        $this->line(match ($answer->focus()) {
+            FocusState::Sharp => 'Sharp at a distance.',
+            FocusState::AtInfinity => 'Sharp at infinity.',
+            FocusState::PastInfinity => 'Past infinity: nothing is sharp as it is set.',
+            FocusState::Never => 'Nothing is ever sharp.',
+            FocusState::Inside => 'Focus falls inside the rig.',
+        }.' '.($infinity->reached ? 'Infinity is reached.' : 'Infinity is lost.'));
         $this->line('The aperture is worked: '.$answer->rig->totals->coupling->value.'.');
         foreach ($answer->rig->lenses as $i => $lens) {
             foreach ($lens->takenAs as $each) {

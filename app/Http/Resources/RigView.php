@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Reading\FocusState;
 
 /** A rig on the bench: everything its screen shows. */
-#[OA\Schema(required: ['id', 'revision', 'kitId', 'name', 'camera', 'chain', 'travels', 'readings', 'range', 'infinity', 'doubts', 'takenAs', 'estimates', 'findings', 'cautions', 'drawing', 'subject', 'blurLimitMm', 'history', 'news', 'share', 'tags', 'schools', 'advice', 'conditions', 'modes'])]
+#[OA\Schema(required: ['id', 'revision', 'kitId', 'name', 'camera', 'chain', 'travels', 'readings', 'range', 'focus', 'infinity', 'doubts', 'takenAs', 'estimates', 'findings', 'cautions', 'drawing', 'subject', 'blurLimitMm', 'history', 'news', 'share', 'tags', 'schools', 'advice', 'conditions', 'modes'])]
 final readonly class RigView
 {
     /**
@@ -41,6 +42,8 @@ final readonly class RigView
         public Readings $readings,
         #[OA\Property()]
         public RangeView $range,
+        #[OA\Property(type: 'string', enum: FocusState::class)]
+        public FocusState $focus,
         #[OA\Property()]
         public InfinityView $infinity,
         #[OA\Property(items: new OA\Items(ref: Doubt::class))]

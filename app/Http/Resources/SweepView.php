@@ -9,13 +9,14 @@ use ZincThimble\Core\Report\Sweep;
 use ZincThimble\Core\Rig\Rig;
 
 /** Every reading at every position of one control. */
-#[OA\Schema(required: ['travel', 'revision', 'index', 'positions', 'readings', 'cornerParts', 'halfWidths', 'findings', 'frontMm', 'tipMm', 'groups'])]
+#[OA\Schema(required: ['travel', 'revision', 'index', 'positions', 'readings', 'cornerParts', 'focus', 'halfWidths', 'findings', 'frontMm', 'tipMm', 'groups'])]
 final readonly class SweepView
 {
     /**
      * @param  list<float>  $positions
      * @param  array<string, array<int, ?float>>  $readings
      * @param  list<SweepCorner>  $cornerParts
+     * @param  list<SweepFocus>  $focus
      * @param  array<string, array<int, ?float>>  $halfWidths
      * @param  list<SweepFinding>  $findings
      * @param  list<float>  $frontMm
@@ -35,6 +36,8 @@ final readonly class SweepView
         public array $readings,
         #[OA\Property(items: new OA\Items(ref: SweepCorner::class))]
         public array $cornerParts,
+        #[OA\Property(items: new OA\Items(ref: SweepFocus::class))]
+        public array $focus,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'number', nullable: true)))]
         public array $halfWidths,
         #[OA\Property(items: new OA\Items(ref: SweepFinding::class))]
@@ -57,6 +60,7 @@ final readonly class SweepView
             positions: $sweep->positions,
             readings: $sweep->readings($rig),
             cornerParts: array_map(static fn (array $each): SweepCorner => new SweepCorner(...$each), $sweep->cornerParts($rig)),
+            focus: array_map(static fn (array $each): SweepFocus => new SweepFocus(...$each), $sweep->focus($rig)),
             halfWidths: $sweep->halfWidths,
             findings: array_map(SweepFinding::of(...), $sweep->spans),
             frontMm: $sweep->drawing->frontMm,

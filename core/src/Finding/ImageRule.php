@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Finding;
 
-use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Objective;
 use ZincThimble\Core\Gear\Teleconverter;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Optics\Image;
+use ZincThimble\Core\Reading\FocusState;
 use ZincThimble\Core\Rig\Rig;
 
 /** `focus-inside`, `no-image`: whether there is a plane that a subject can be put in. */
@@ -115,10 +115,10 @@ final class ImageRule implements Rule
      */
     private function withoutTubeLens(RuleContext $context): array
     {
+        if (! FocusState::lacksTubeLens($context->rig)) {
+            return [];
+        }
         foreach ($context->rig->chain as $i => $part) {
-            if ($part instanceof Lens) {
-                return [];
-            }
             if ($part instanceof Objective && $part->infinite) {
                 return $context->always(new Finding(Code::NoImage, Severity::Stop, $i,
                     '{part} is corrected for infinity: without a lens behind it, focused at infinity, nothing it images is sharp.', ['part' => $part->label()]));

@@ -8,6 +8,7 @@ use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Findings;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Reading\Estimates;
+use ZincThimble\Core\Reading\FocusState;
 use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\Reading;
@@ -56,6 +57,12 @@ final readonly class RigReport
             $sure,
             Findings::of($rig, $reading, $range, $infinity),
         );
+    }
+
+    /** Where it is sharp as it is set. */
+    public function focus(): FocusState
+    {
+        return FocusState::of($this->rig, $this->axis, $this->reading->workingDistanceMm, $this->infinity);
     }
 
     /** Whether a `stop` finding blocks it. */
@@ -116,6 +123,7 @@ final readonly class RigReport
                 'workingDistanceMm' => $this->range->workingDistanceMm,
                 'subjectDistanceMm' => $this->range->subjectDistanceMm,
             ],
+            'focus' => $this->focus()->value,
             'infinity' => [
                 'reached' => $this->infinity->reached,
                 'overshotMm' => $this->infinity->overshotMm,

@@ -8,7 +8,10 @@ use ZincThimble\Core\Drawing\MovingPlaces;
 use ZincThimble\Core\Finding\Findings;
 use ZincThimble\Core\Finding\RuleContext;
 use ZincThimble\Core\Finding\Span;
+use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Reading\Beside;
+use ZincThimble\Core\Reading\FocusState;
 use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\ReadingTable;
@@ -37,6 +40,8 @@ final readonly class Sweep
         public array $halfWidths,
         public array $spans,
         public MovingPlaces $drawing,
+        /** Extension that is missing wherever everything is set; null = it is sharp somewhere. */
+        public ?float $neverMm,
     ) {
     }
 
@@ -51,9 +56,10 @@ final readonly class Sweep
         [$columns, $drawing] = SweepColumns::read($rig, $travel, $positions, $split);
         $range = Range::of($rig);
         $sure = UncertaintyTable::along($rig, $travel, $positions, $split, $columns->image);
-        $facts = new RuleContext($rig, $range, Infinity::of($rig, $range), $columns, $travel, $positions);
+        $infinity = Infinity::of($rig, $range);
+        $facts = new RuleContext($rig, $range, $infinity, $columns, $travel, $positions);
 
-        return new self($travel, $positions, $columns, $sure->columns, Findings::told(Findings::spans($facts)), $drawing);
+        return new self($travel, $positions, $columns, $sure->columns, Findings::told(Findings::spans($facts)), $drawing, $infinity->neverMm);
     }
 
     /**
@@ -66,15 +72,17 @@ final readonly class Sweep
         [$columns, $drawing] = SweepColumns::read($rig, $travel, $positions, null);
         $halfWidths = [];
         $findings = [];
+        $never = null;
         foreach ($positions as $position) {
             $answer = RigReport::of($rig->with($travel->kind, $travel->part, $position));
+            $never = $answer->infinity->neverMm;
             foreach (Uncertainty::READINGS as $name) {
                 $halfWidths[$name][] = $answer->halfWidths[$name] ?? null;
             }
             $findings[] = $answer->findings;
         }
 
-        return new self($travel, $positions, $columns, $halfWidths, Span::joined($findings), $drawing);
+        return new self($travel, $positions, $columns, $halfWidths, Span::joined($findings), $drawing, $never);
     }
 
     /** Seven digits that count are more than anybody can set, and half the bytes. */
@@ -127,6 +135,7 @@ final readonly class Sweep
             'positions' => $this->positions,
             'readings' => $this->readings($rig),
             'cornerParts' => $this->cornerParts($rig),
+            'focus' => $this->focus($rig),
             'halfWidths' => $this->halfWidths,
             'findings' => array_map(static fn (Span $span): array => [
                 'code' => $span->finding->code->value,
@@ -142,6 +151,38 @@ final readonly class Sweep
             'tipMm' => $this->drawing->tipMm,
             'groups' => array_values($this->drawing->groups),
         ];
+    }
+
+    /**
+     * Where it is sharp, as stretches of rows (FocusState).
+     *
+     * @return list<array{from: int, to: int, state: FocusState}>
+     */
+    public function focus(Rig $rig): array
+    {
+        $stretches = [];
+        $isBare = FocusState::lacksTubeLens($rig);
+        foreach ($this->columns->image as $row => $image) {
+            $room = $this->columns->workingDistanceMm[$row];
+            $state = match (true) {
+                $isBare, $image === Image::None => FocusState::Never,
+                $image === Image::Real => $room !== null && $room < 0.0 ? FocusState::Inside : FocusState::Sharp,
+                default => $this->beyond($rig->with($this->travel->kind, $this->travel->part, $this->positions[$row])),
+            };
+            $last = count($stretches) - 1;
+            if ($last >= 0 && $stretches[$last]['state'] === $state) {
+                $stretches[$last]['to'] = $row;
+            } else {
+                $stretches[] = ['from' => $row, 'to' => $row, 'state' => $state];
+            }
+        }
+
+        return $stretches;
+    }
+
+    private function beyond(Rig $rig): FocusState
+    {
+        return $this->neverMm !== null && $this->travel->kind !== TravelKind::Zoom ? FocusState::Never : FocusState::of($rig, Axis::of($rig), null, $this->travel->kind === TravelKind::Zoom ? Infinity::of($rig, Range::of($rig, rough: true)) : null);
     }
 
     /**

@@ -10,6 +10,7 @@ use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Mending;
 use ZincThimble\Core\Finding\Severity;
 use ZincThimble\Core\Optics\Image;
+use ZincThimble\Core\Reading\FocusState;
 use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\Reading;
@@ -143,6 +144,42 @@ final class FocusTest extends TestCase
         }
         $this->assertGreaterThan(3, $never);
         $this->assertGreaterThan(10, $past);
+    }
+
+    public function test_it_is_one_of_five_states(): void
+    {
+        $state = static fn (array $chain): FocusState => RigReport::of(RigMaker::chain($chain))->focus();
+        $this->assertSame(FocusState::Sharp, $state([['setMm' => 25] + self::HELICOID, self::LENS]));
+        $this->assertSame(FocusState::AtInfinity, $state([['setMm' => 20] + self::HELICOID, self::LENS]));
+        $this->assertSame(FocusState::AtInfinity, $state([['setMm' => 19.95] + self::HELICOID, self::LENS]), 'within the depth of focus');
+        $this->assertSame(FocusState::PastInfinity, $state([['setMm' => 15] + self::HELICOID, self::LENS]));
+        $this->assertSame(FocusState::Never, $state([['kind' => 'tube', 'lengthMm' => 2], self::LENS]));
+        $this->assertSame(FocusState::Never, $state([['kind' => 'tube', 'lengthMm' => 30]]), 'no lens, no image');
+        $this->assertSame(FocusState::Never, $state([['kind' => 'bellows', 'minMm' => 60, 'maxMm' => 160], ['kind' => 'objective', 'nominal' => 10, 'na' => 0.25, 'workingDistanceMm' => 10, 'corrected' => 'infinite']]));
+        $this->assertSame(FocusState::Inside, $state([['kind' => 'tube', 'lengthMm' => 200], ['frontRimMm' => 90] + self::LENS]));
+    }
+
+    public function test_along_a_travel_it_is_at_each_place_what_it_is_there(): void
+    {
+        $make = RigMaker::seeded(__METHOD__);
+        $seen = [];
+        for ($n = 0; $n < 60; $n++) {
+            $rig = $make->rig();
+            foreach (Travels::of($rig) as $travel) {
+                $sweep = Sweep::of($rig, $travel);
+                $at = 0;
+                foreach ($sweep->focus($rig) as ['from' => $from, 'to' => $to, 'state' => $state]) {
+                    $this->assertSame($at, $from);
+                    $at = $to + 1;
+                    $seen[$state->value] = true;
+                    foreach (array_unique([$from, intdiv($from + $to, 2), $to]) as $row) {
+                        $this->assertSame($state, RigReport::of($rig->with($travel->kind, $travel->part, $sweep->positions[$row]))->focus(), $rig->name.' '.$travel->name().' at '.$sweep->positions[$row]);
+                    }
+                }
+                $this->assertSame(count($sweep->positions), $at);
+            }
+        }
+        $this->assertGreaterThanOrEqual(4, count($seen));
     }
 
     private function isSharpSomewhere(Rig $rig, RigMaker $make): bool

@@ -16,6 +16,8 @@ interface Props {
     reachMm: number | null;
     workingDistanceMm: number | null;
     lightGapDeg: number | null;
+    /** Where it is sharp. */
+    focus: Schema['RigView']['focus'];
     /** Places of parts whose joint does not fit. */
     misfits: ReadonlySet<number>;
     selected: number;
@@ -87,6 +89,7 @@ function Sheet({
     frame,
     workingDistanceMm,
     lightGapDeg,
+    focus,
     misfits,
     selected,
     onSelect,
@@ -129,7 +132,14 @@ function Sheet({
             ))}
             <Slice drawing={drawing} frame={frame} nearMm={nearMm} farMm={farMm} strong={pointed === 'depthOfFieldMm'} />
             <Light drawing={drawing} frame={frame} />
-            <SubjectPlane drawing={drawing} frame={frame} workingDistanceMm={workingDistanceMm} lightGapDeg={lightGapDeg} units={units} />
+            <SubjectPlane
+                drawing={drawing}
+                frame={frame}
+                workingDistanceMm={workingDistanceMm}
+                lightGapDeg={lightGapDeg}
+                focus={focus}
+                units={units}
+            />
             <Joints drawing={drawing} frame={frame} misfits={misfits} selected={selected} onSelect={onSelect} />
             {drawing.balanceMm !== null && <BalancePoint at={x(drawing.balanceMm)} y={frame.ruleY - 9} />}
             {drawing.entrancePupilMm !== null && <EntrancePupil drawing={drawing} frame={frame} />}
@@ -335,12 +345,14 @@ function SubjectPlane({
     frame,
     workingDistanceMm,
     lightGapDeg,
+    focus,
     units,
 }: {
     drawing: Drawing;
     frame: Frame;
     workingDistanceMm: number | null;
     lightGapDeg: number | null;
+    focus: Schema['RigView']['focus'];
     units: Units;
 }) {
     const { x, y } = frame;
@@ -357,7 +369,7 @@ function SubjectPlane({
                     strokeWidth={1.6}
                 />
                 <text x={end} y={frame.axisY - 12} fontSize={12} textAnchor="end" fill="var(--ink)">
-                    {drawing.groups.length === 0 ? strings.bench.noImage : strings.bench.infinity}
+                    {drawing.groups.length === 0 ? strings.bench.noDistance.never : strings.bench.noDistance[focus]}
                 </text>
             </g>
         );

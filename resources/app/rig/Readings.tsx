@@ -175,27 +175,23 @@ function FocusStrip({ rig, shown, units, point }: Props & { point: (reading: Poi
     const { least, greatest } = rig.range.subjectDistanceMm;
     const now = shown.reading('subjectDistanceMm');
     const { reached, overshotMm, spacerToKeepMm, neverMm, pastMm } = rig.infinity;
-    // As it is set: while something is held, the finding beside it says where nothing is sharp.
     const still = shown.reading('magnification') === rig.readings.magnification;
-    const state =
-        neverMm !== null
-            ? say.neverSharp(length(neverMm, units))
-            : still && pastMm !== null
-              ? say.pastInfinity(length(pastMm, units))
-              : reached
-                ? say.infinityKept
-                : say.infinityLost;
+    const state = {
+        sharp: reached ? say.infinityKept : say.infinityLost,
+        'at-infinity': say.sharpAtInfinity,
+        // How far it is past is known as it is set; while something is held, the finding says it.
+        'past-infinity': say.pastInfinity(still && pastMm !== null ? length(pastMm, units) : null),
+        never: neverMm === null ? say.noImage : say.neverSharp(length(neverMm, units)),
+        inside: say.focusInside,
+    }[shown.focus];
+    const isSharp = shown.focus === 'sharp' || shown.focus === 'at-infinity';
     return (
         <Strip
             name={say.focus}
             note={
                 <>
                     {state}
-                    {reached &&
-                        pastMm === null &&
-                        overshotMm !== null &&
-                        overshotMm > 0.005 &&
-                        ` · ${say.overshot(length(overshotMm, units))}`}
+                    {reached && isSharp && overshotMm !== null && overshotMm > 0.005 && ` · ${say.overshot(length(overshotMm, units))}`}
                     {!reached && spacerToKeepMm !== null && ` · ${say.keeps(length(spacerToKeepMm, units))}`}
                 </>
             }

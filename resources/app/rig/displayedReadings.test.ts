@@ -6,6 +6,7 @@ const part = (index: number, rearMm: number, frontMm: number) => ({ index, rearM
 
 const rig = {
     readings: { magnification: 0.5, workingDistanceMm: 100, cornerPart: 'Hood' },
+    focus: 'sharp',
     doubts: [{ reading: 'magnification', halfWidth: 0.01 }],
     findings: [{ code: 'touching', severity: 'warn', index: null, pattern: 'as set', numbers: {} }],
     chain: [
@@ -26,6 +27,10 @@ const sweep = {
         { from: 0, to: 0, part: 'Tube' },
         { from: 2, to: 2, part: 'Hood' },
     ],
+    focus: [
+        { from: 0, to: 1, state: 'sharp' },
+        { from: 2, to: 2, state: 'past-infinity' },
+    ],
     findings: [
         { code: 'flare', severity: 'note', index: null, pattern: 'a', numbers: {}, columns: {}, from: 0, to: 2 },
         { code: 'touching', severity: 'stop', index: 2, pattern: 'b', numbers: { limit: 5 }, columns: { room: [4, 3] }, from: 1, to: 2 },
@@ -44,6 +49,7 @@ describe('what the screen shows', () => {
         expect(shown.halfWidth('magnification')).toBe(0.01);
         expect(shown.halfWidth('workingDistanceMm')).toBeNull();
         expect(shown.cornerPart).toBe('Hood');
+        expect(shown.focus).toBe('sharp');
         expect(shown.findings.map(({ pattern }) => pattern)).toEqual(['as set']);
         expect(shown.drawing).toBe(rig.drawing);
     });
@@ -55,6 +61,7 @@ describe('what the screen shows', () => {
         // What the sweep hasn't got is nothing, never the figure of before.
         expect(at(1).reading('workingDistanceMm')).toBeNull();
         expect([0, 1, 2].map((row) => at(row).cornerPart)).toEqual(['Tube', null, 'Hood']);
+        expect([0, 1, 2].map((row) => at(row).focus)).toEqual(['sharp', 'sharp', 'past-infinity']);
     });
 
     test('findings stand from their first row to their last, the worst first, with the numbers of the row', () => {

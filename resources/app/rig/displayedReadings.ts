@@ -45,6 +45,8 @@ export interface DisplayedReadings {
     /** What darkens the corner, by name. */
     cornerPart: string | null;
     findings: DisplayedFinding[];
+    /** Where it is sharp. */
+    focus: Schema['RigView']['focus'];
     drawing: Schema['DrawingView'];
 }
 
@@ -63,6 +65,7 @@ export function displayedReadings(rig: RigView, held: ActiveSweep | null): Displ
             halfWidth: (name) => doubts.get(name) ?? null,
             cornerPart: rig.readings.cornerPart,
             findings: rig.findings,
+            focus: rig.focus,
             drawing: rig.drawing,
         };
     }
@@ -81,6 +84,7 @@ export function displayedReadings(rig: RigView, held: ActiveSweep | null): Displ
                 },
             }))
             .sort((a, b) => (rank[a.severity] ?? 3) - (rank[b.severity] ?? 3)),
+        focus: sweep.focus.find(({ from, to }) => row >= from && row <= to)?.state ?? rig.focus,
         drawing: movedDrawing(rig.drawing, sweep, row),
     };
 }

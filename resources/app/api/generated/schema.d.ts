@@ -1875,6 +1875,8 @@ export interface components {
             travels: components["schemas"]["TravelView"][];
             readings: components["schemas"]["Readings"];
             range: components["schemas"]["RangeView"];
+            /** @enum {string} */
+            focus: "sharp" | "at-infinity" | "past-infinity" | "never" | "inside";
             infinity: components["schemas"]["InfinityView"];
             doubts: components["schemas"]["Doubt"][];
             /** @description Figures that are taken otherwise than given, or were not given */
@@ -2082,6 +2084,13 @@ export interface components {
             from: number;
             to: number;
         };
+        /** @description Rows of a sweep over which it is sharp in one way. */
+        SweepFocus: {
+            from: number;
+            to: number;
+            /** @enum {string} */
+            state: "sharp" | "at-infinity" | "past-infinity" | "never" | "inside";
+        };
         /** @description A refracting group of the drawing, row by row. */
         SweepGroup: {
             zi: number[];
@@ -2099,6 +2108,7 @@ export interface components {
                 [key: string]: (number | null)[];
             };
             cornerParts: components["schemas"]["SweepCorner"][];
+            focus: components["schemas"]["SweepFocus"][];
             halfWidths: {
                 [key: string]: (number | null)[];
             };

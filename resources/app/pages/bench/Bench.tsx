@@ -375,6 +375,7 @@ export function Bench({ id, person, rigs }: Props) {
                                     reachMm={furthest}
                                     workingDistanceMm={shown.reading('workingDistanceMm')}
                                     lightGapDeg={shown.reading('lightGapDeg')}
+                                    focus={shown.focus}
                                     misfits={misfits(rig)}
                                     selected={item}
                                     onSelect={(next) => {

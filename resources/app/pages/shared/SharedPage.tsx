@@ -47,6 +47,7 @@ export default function SharedPage() {
                                     reachMm={shown.drawing.subjectMm}
                                     workingDistanceMm={shown.reading('workingDistanceMm')}
                                     lightGapDeg={shown.reading('lightGapDeg')}
+                                    focus={shown.focus}
                                     misfits={misfits(rig)}
                                     selected={selected}
                                     onSelect={setSelected}
