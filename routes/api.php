@@ -79,7 +79,7 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         Route::get('wishes', [FindController::class, 'wishes']);
         Route::post('wishes', [FindController::class, 'keep']);
         Route::delete('wishes/{wish}', [FindController::class, 'drop']);
-        Route::get('cards/{card}', [FindController::class, 'card'])->whereIn('card', ['close-ups', 'ladder', 'draws']);
+        Route::get('cards/{card}', [FindController::class, 'card'])->whereIn('card', ['close-ups', 'ladder', 'draws', 'lenses']);
         Route::post('parts', [PartController::class, 'store']);
         Route::put('parts/{part}', [PartController::class, 'update']);
         Route::delete('parts/{part}', [PartController::class, 'destroy']);

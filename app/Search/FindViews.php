@@ -30,7 +30,9 @@ use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Plan\AsEngraved;
 use ZincThimble\Core\Plan\Card;
+use ZincThimble\Core\Plan\CardRow as CoreCardRow;
 use ZincThimble\Core\Reading\Uncertainty;
+use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Search\Candidate;
 use ZincThimble\Core\Search\Misses;
 use ZincThimble\Core\Search\Overview;
@@ -107,7 +109,7 @@ final class FindViews
             title: implode(' + ', array_map(static fn (Part $part): string => $part->label().($part instanceof Lens && $part->reversed ? ' turned round' : ''), $rig->chain)),
             setting: implode(' · ', $set),
             why: $this->why($row, $before, $ranking),
-            parts: array_map(fn (int $i): SetUpPart => $this->part($row, $i), array_keys($rig->chain)),
+            parts: $this->parts($rig),
             magnification: $reading->magnification, fieldWidthMm: $reading->fieldWidthMm, workingDistanceMm: $reading->workingDistanceMm, subjectDistanceMm: $reading->subjectDistanceMm, effectiveAperture: $reading->effectiveAperture, stopsLost: $reading->stopsLost,
             depthOfFieldMm: $reading->depthOfFieldMm, detailMm: $reading->detailMm, cornerBrightness: $reading->cornerBrightness, massG: $rig->totals->massG, price: $rig->totals->price, joints: $rig->totals->joints, coupling: $rig->totals->coupling,
             magnificationHalfWidth: $sure->halfWidth('magnification'), workingDistanceHalfWidth: $sure->halfWidth('workingDistanceMm'),
@@ -141,16 +143,19 @@ final class FindViews
         return $row === 0 ? null : $row;
     }
 
-    private function part(Candidate $row, int $i): SetUpPart
+    /** @return list<SetUpPart> */
+    private function parts(Rig $rig): array
     {
-        $rig = $row->rig;
-        $part = $rig->chain[$i];
-        $lens = $part instanceof Lens;
+        $parts = [];
+        foreach ($rig->chain as $i => $part) {
+            $lens = $part instanceof Lens;
+            $parts[] = new SetUpPart(
+                $part->document->intOr(RigStore::REFERENCE, 0), $lens && $part->reversed, $part instanceof VariableSpacer ? $rig->lengthMm($i) : null,
+                $lens ? $rig->setting->focus[$i] ?? 0.0 : null, $lens ? $rig->markedAperture($i) : null, $lens ? $rig->setting->zoomMm[$i] ?? null : null,
+            );
+        }
 
-        return new SetUpPart(
-            $part->document->intOr(RigStore::REFERENCE, 0), $lens && $part->reversed, $part instanceof VariableSpacer ? $rig->lengthMm($i) : null,
-            $lens ? $rig->setting->focus[$i] ?? 0.0 : null, $lens ? $rig->markedAperture($i) : null, $lens ? $rig->setting->zoomMm[$i] ?? null : null,
-        );
+        return $parts;
     }
 
     /** Why a row stands where it stands: what it is put in order by, and what it has to give to the row before it. */
@@ -224,7 +229,11 @@ final class FindViews
         return new CardView(
             $card->title, $card->first,
             array_map(static fn (array $column): CardColumn => new CardColumn($column['name'], $column['unit']), $card->columns),
-            array_map(static fn (array $row): CardRow => new CardRow($row['label'], array_map(static fn (float|string|null $value): float|string|null => is_float($value) && is_infinite($value) ? '∞' : $value, $row['values'])), $card->rows),
+            array_map(fn (CoreCardRow $row): CardRow => new CardRow(
+                $row->label, array_map(static fn (float|string|null $value): float|string|null => is_float($value) && is_infinite($value) ? '∞' : $value, $row->values),
+                $row->rig === null ? null : self::reference($row->rig->camera->document->intOr(RigStore::REFERENCE, 0)),
+                $row->rig === null ? [] : $this->parts($row->rig),
+            ), $card->rows),
             $card->notes,
         );
     }

@@ -176,16 +176,18 @@ final class FindController
     }
 
     #[OA\Get(path: '/kits/{kit}/cards/{card}', operationId: 'showCard', parameters: [
-        new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'card', schema: new OA\Schema(type: 'string', enum: ['close-ups', 'ladder', 'draws'])),
+        new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'card', schema: new OA\Schema(type: 'string', enum: ['close-ups', 'ladder', 'draws', 'lenses'])),
         new OA\QueryParameter(name: 'camera', required: true, schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'lens', required: true, schema: new OA\Schema(type: 'integer')),
         new OA\QueryParameter(name: 'closeUp', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'spacer', schema: new OA\Schema(type: 'integer')),
-        new OA\QueryParameter(name: 'reversed', schema: new OA\Schema(type: 'integer', enum: [0, 1])), new OA\QueryParameter(name: 'as', schema: new OA\Schema(type: 'string', enum: ['json', 'csv'])),
+        new OA\QueryParameter(name: 'reversed', schema: new OA\Schema(type: 'integer', enum: [0, 1])), new OA\QueryParameter(name: 'every', description: 'With each close-up lens', schema: new OA\Schema(type: 'integer', enum: [0, 1])),
+        new OA\QueryParameter(name: 'pairs', description: 'With every two close-up lenses', schema: new OA\Schema(type: 'integer', enum: [0, 1])), new OA\QueryParameter(name: 'zooms', description: 'Settings of a zoom, mm, commas between', schema: new OA\Schema(type: 'string')), new OA\QueryParameter(name: 'part', description: 'What every lens is put together with', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'as', schema: new OA\Schema(type: 'string', enum: ['json', 'csv'])),
     ], responses: [new OA\Response(response: 200, description: 'The card as a table; asked for as CSV, the same as text/csv', content: new OA\JsonContent(ref: CardView::class)), new OA\Response(response: 422, description: 'The kit can’t make it', content: new OA\JsonContent(ref: Trouble::class))])]
     public function card(Request $request, Kit $kit, string $card, KitAtHand $hand): JsonResponse|Response
     {
         Gate::authorize('view', $kit);
         $one = ['integer', 'min:1', 'max:9000000000000'];
-        $request->validate(['camera' => ['required', ...$one], 'lens' => ['required', ...$one], 'closeUp' => ['nullable', ...$one], 'spacer' => [$card === 'draws' ? 'required' : 'nullable', ...$one], 'reversed' => ['nullable', 'boolean'], 'as' => ['nullable', 'string', Rule::in(['json', 'csv'])]]);
+        $request->validate(['camera' => ['required', ...$one], 'lens' => ['required', ...$one], 'closeUp' => ['nullable', ...$one], 'spacer' => [$card === 'draws' ? 'required' : 'nullable', ...$one], 'reversed' => ['nullable', 'boolean'], 'every' => ['nullable', 'boolean'], 'pairs' => ['nullable', 'boolean'], 'part' => [$card === 'lenses' ? 'required' : 'nullable', ...$one],
+            'zooms' => ['nullable', 'string', 'max:80', 'regex:/^[0-9]+([.][0-9]+)?(,[0-9]+([.][0-9]+)?){0,7}$/'], 'as' => ['nullable', 'string', Rule::in(['json', 'csv'])]]);
         $row = $kit->parts->firstWhere('id', $request->integer('camera'));
         if (! $row instanceof \App\Models\Part || $row->kind !== 'camera') {
             throw ValidationException::withMessages(['camera' => 'Your kit has no such camera.']);
@@ -194,9 +196,11 @@ final class FindController
             $this->searches->kit($kit), Camera::from(new \ZincThimble\Core\Gear\Values($hand->fields($row))),
             $this->part($kit, $hand, 'lens', $request->integer('lens'), Lens::class), KitSearch::conditions(),
         );
+        $zooms = $request->filled('zooms') ? array_map(floatval(...), explode(',', $request->string('zooms')->toString())) : [];
         $made = match ($card) {
-            'close-ups' => $cards->closeUps(),
-            'ladder' => $cards->ladder($request->filled('closeUp') ? $this->part($kit, $hand, 'closeUp', $request->integer('closeUp'), CloseUpLens::class) : null),
+            'close-ups' => $cards->closeUps($zooms, $request->boolean('pairs')),
+            'ladder' => $cards->ladder($request->filled('closeUp') ? $this->part($kit, $hand, 'closeUp', $request->integer('closeUp'), CloseUpLens::class) : null, $zooms, $request->boolean('reversed'), $request->boolean('every')),
+            'lenses' => $cards->lensesWith($this->part($kit, $hand, 'part', $request->integer('part'), Part::class)),
             default => $cards->draws($this->part($kit, $hand, 'spacer', $request->integer('spacer'), VariableSpacer::class), $request->boolean('reversed')),
         };
         if ($request->input('as') === 'csv') {

@@ -125,7 +125,7 @@ final class Mending
     /** Whether the rig still does what it is for. What can't work at all has nothing to lose, and who asks for infinity wants no magnification. */
     private static function isSamePicture(Finding $finding, float $before, ?float $after): bool
     {
-        return $finding->severity === Severity::Stop || $finding->code === Code::InfinityOvershot || $before <= 0.0
+        return $finding->severity === Severity::Stop || in_array($finding->code, [Code::InfinityOvershot, Code::InfinityLost], true) || $before <= 0.0
             || $after !== null && $after >= self::SAME_PICTURE * $before && self::SAME_PICTURE * $after <= $before;
     }
 

@@ -8,8 +8,8 @@ namespace ZincThimble\Core\Plan;
 final readonly class Card
 {
     /**
-     * @param  list<array{name: string, unit: string}>  $columns  after the first, which names the row; unit `mm`, `x`, `stops`, `f` or `text`
-     * @param  list<array{label: string, values: list<float|string|null>}>  $rows  null = none, or infinite where the unit is mm
+     * @param  list<array{name: string, unit: string}>  $columns  after the first, which names the row; unit `mm`, `x`, `stops`, `f`, `money` or `text`
+     * @param  list<CardRow>  $rows
      * @param  list<string>  $notes
      */
     public function __construct(public string $title, public string $first, public array $columns, public array $rows, public array $notes)
@@ -21,8 +21,8 @@ final readonly class Card
     {
         $lines = [self::line([$this->first, ...array_map(static fn (array $column): string => $column['name'].($column['unit'] === 'mm' ? ' (mm)' : ''), $this->columns)])];
         foreach ($this->rows as $row) {
-            $cells = [$row['label']];
-            foreach ($row['values'] as $value) {
+            $cells = [$row->label];
+            foreach ($row->values as $value) {
                 $cells[] = match (true) {
                     is_string($value) => $value,
                     $value === null => '',

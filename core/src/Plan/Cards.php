@@ -11,13 +11,15 @@ use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Kit;
 use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\LensFigures;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Joint\AdapterPaths;
 use ZincThimble\Core\Joint\Fit;
 use ZincThimble\Core\Joint\Mating;
-use ZincThimble\Core\Optics\Image;
+use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Reading\FocusState;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Uncertainty;
 use ZincThimble\Core\Rig\Conditions;
@@ -25,14 +27,23 @@ use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Setting;
 use ZincThimble\Core\Rig\TravelKind;
 
-/** The cards of a lens: close-up lenses by zoom setting, the ladder of a set of tubes, stops lost by draw. */
+/** The cards of a lens: close-up lenses by zoom setting, the ladder of a set of tubes, stops lost by draw; and of a part: all lenses with it. */
 final readonly class Cards
 {
     /** Tubes of which a card shows every subset. */
     public const MOST_TUBES = 5;
 
+    /** Rows of a card: what is beyond is left out, and said. */
+    public const MOST_ROWS = 240;
+
     /** Rows of a card of draws. */
     private const DRAWS = 15;
+
+    /** What most cards tell of a rig. */
+    private const FIGURES = [
+        ['name' => 'magnification', 'unit' => 'x'], ['name' => 'field', 'unit' => 'mm'], ['name' => 'working distance', 'unit' => 'mm'], ['name' => 'slice', 'unit' => 'mm'],
+        ['name' => 'effective aperture', 'unit' => 'f'], ['name' => 'stops lost', 'unit' => 'stops'],
+    ];
 
     /** @var list<Spacer|VariableSpacer> */
     private array $rings;
@@ -46,15 +57,18 @@ final readonly class Cards
      * Nearest and furthest focus, and the field at each, for every close-up lens that goes on the lens and every zoom
      * setting. Distances from the front of the rig.
      *
+     * @param  list<float>  $zoomsMm  settings of a zoom; empty = its stations
+     * @param  bool  $pairs  whether every two that go on each other are told too
+     *
      * @throws InvalidFigure names `lens` when no rings of the kit lead from the camera to it
      */
-    public function closeUps(): Card
+    public function closeUps(array $zoomsMm = [], bool $pairs = false): Card
     {
         $behind = $this->behind($this->lens);
         $columns = [];
-        $zooms = $this->lens->isZoom() ? array_map(static fn ($station): float => $station->focalLengthMm, $this->lens->stations) : [null];
+        $zooms = $this->zooms($zoomsMm);
         foreach ($zooms as $zoom) {
-            $at = $zoom === null ? '' : (string) round($zoom, 1).' mm: ';
+            $at = $zoom === null ? '' : Phrase::digits($zoom).' mm: ';
             $columns[] = ['name' => $at.'nearest', 'unit' => 'mm'];
             $columns[] = ['name' => $at.'field there', 'unit' => 'mm'];
             $columns[] = ['name' => $at.'furthest', 'unit' => 'mm'];
@@ -62,97 +76,109 @@ final readonly class Cards
         }
         $columns[] = ['name' => 'distances good to', 'unit' => 'text'];
         $rows = [];
-        foreach ($this->fronts() as [$label, $front]) {
+        $all = $this->fronts($this->lens, $pairs);
+        foreach (array_slice($all, 0, self::MOST_ROWS) as [$label, $front]) {
             $values = [];
-            $share = null;
+            $share = $set = null;
             foreach ($zooms as $zoom) {
                 foreach ([1.0, 0.0] as $s) {
                     $rig = $this->rig([...$behind, $this->lens, ...$front], count($behind), $zoom, $s);
+                    $set ??= $rig;
                     $reading = Reading::of($rig);
-                    $values[] = self::room($reading);
-                    $values[] = $reading->image === Image::AtInfinity ? INF : $reading->fieldWidthMm;
+                    $values[] = self::room($rig, $reading);
+                    $values[] = self::field($rig, $reading);
                     $half = Uncertainty::of($rig)->halfWidth('workingDistanceMm');
                     if ($half !== null && ($reading->workingDistanceMm ?? 0.0) > 0.0) {
                         $share = max($share ?? 0.0, $half / (float) $reading->workingDistanceMm);
                     }
                 }
             }
-            $rows[] = ['label' => $label, 'values' => [...$values, $share === null ? null : '±'.Phrase::digits(100.0 * $share).' %']];
+            $rows[] = new CardRow($label, [...$values, $share === null ? null : '±'.Phrase::digits(100.0 * $share).' %'], $set);
         }
 
         return new Card($this->lens->label().' with close-up lenses', 'Close-up lens', $columns, $rows, [
             ...self::between($behind), 'Distances are from the front of the rig to the subject.', 'Outside nearest and furthest the camera hunts and never locks: move the whole rig.',
+            ...self::leftOut(count($all)),
         ]);
     }
 
     /**
-     * Every subset of the tubes that go behind the lens, with and without one close-up lens: magnification and working
-     * distance with the ring at infinity and at its closest, stops lost at infinity, and what leaving each tube out would
-     * take away.
+     * Every subset of the tubes that go behind the lens, with and without close-up lenses, as far as it works: figures with the ring
+     * at infinity, magnification and working distance at its closest, and what leaving each part out would take away.
+     *
+     * @param  list<float>  $zoomsMm  settings of a zoom; empty = its stations
+     * @param  bool  $every  whether each close-up lens that goes on is told
      *
      * @throws InvalidFigure names `lens` when no rings of the kit lead from the camera to it
      */
-    public function ladder(?CloseUpLens $closeUp = null): Card
+    public function ladder(?CloseUpLens $closeUp = null, array $zoomsMm = [], bool $reversed = false, bool $every = false): Card
     {
-        $behind = $this->behind($this->lens);
-        $end = $behind === [] ? $this->camera->front : $behind[count($behind) - 1]->identity->front;
-        $tubes = [];
-        foreach ($this->rings as $ring) {
-            if ($ring->kind === Kind::Tube && Mating::ofEnds($end, $ring->identity->rear) === Fit::Mates && Mating::ofEnds($ring->identity->front, $this->lens->identity->rear) === Fit::Mates) {
-                $tubes[] = $ring;
-            }
-        }
+        $lens = $reversed ? $this->lens->turned() : $this->lens;
+        $behind = $this->behind($lens);
+        [$place, $tubes] = $this->tubes($behind, $lens);
         $left = count($tubes) - self::MOST_TUBES;
         $tubes = array_slice($tubes, 0, self::MOST_TUBES);
         $sets = [];
         for ($bits = 0; $bits < 1 << count($tubes); $bits++) {
-            $set = [];
-            foreach ($tubes as $i => $tube) {
-                if (($bits & (1 << $i)) !== 0) {
-                    $set[$i] = $tube;
-                }
-            }
-            $sets[] = $set;
+            $sets[] = array_filter($tubes, static fn (int $i): bool => ($bits & (1 << $i)) !== 0, ARRAY_FILTER_USE_KEY);
         }
         usort($sets, static fn (array $a, array $b): int => self::length($a) <=> self::length($b));
-        $fronts = [[]];
-        $ways = $closeUp === null ? null : $this->way([...$behind, $this->lens], $closeUp);
-        if ($ways !== null) {
-            $fronts[] = [...$ways, $closeUp];
+        $fronts = $every ? array_column($this->fronts($lens, false), 1) : [[]];
+        $way = $closeUp === null || $every ? null : $this->way([...$behind, $lens], $closeUp);
+        if ($closeUp !== null && $way !== null) {
+            $fronts[] = [...$way, $closeUp];
         }
-        $columns = [
-            ['name' => 'magnification', 'unit' => 'x'], ['name' => 'working distance', 'unit' => 'mm'], ['name' => 'at its closest', 'unit' => 'x'],
-            ['name' => 'working distance there', 'unit' => 'mm'], ['name' => 'stops lost', 'unit' => 'stops'], ['name' => 'good to', 'unit' => 'text'], ['name' => 'each part adds', 'unit' => 'text'],
-        ];
         $rows = [];
+        $many = 0;
         foreach ($fronts as $front) {
-            foreach ($sets as $set) {
-                $chain = [...$behind, ...array_values($set)];
-                $at = count($chain);
-                $rig = $this->rig([...$chain, $this->lens, ...$front], $at, null, 0.0);
-                $far = Reading::of($rig);
-                $near = $this->reading([...$chain, $this->lens, ...$front], $at, null, 1.0);
-                $adds = [];
-                foreach ($set as $i => $tube) {
-                    $without = [...$behind, ...array_values(array_diff_key($set, [$i => 0]))];
-                    $less = $this->reading([...$without, $this->lens, ...$front], count($without), null, 0.0);
-                    $adds[] = $tube->label().' '.self::plus($far, $less);
+            foreach ($this->zooms($zoomsMm, $lens) as $zoom) {
+                foreach ($sets as $set) {
+                    if (++$many > self::MOST_ROWS) {
+                        continue;
+                    }
+                    $at = count($behind) + count($set);
+                    $rig = $this->rig(self::chain($behind, $place, $set, $lens, $front), $at, $zoom, 0.0);
+                    $far = Reading::of($rig);
+                    $close = $this->rig(self::chain($behind, $place, $set, $lens, $front), $at, $zoom, 1.0);
+                    $near = Reading::of($close);
+                    $adds = [];
+                    foreach ($set as $i => $tube) {
+                        $adds[] = $tube->label().' '.self::plus($far, $this->reading(self::chain($behind, $place, array_diff_key($set, [$i => 0]), $lens, $front), $at - 1, $zoom, 0.0));
+                    }
+                    if ($front !== []) {
+                        $adds[] = $front[count($front) - 1]->label().' '.self::plus($far, $this->reading(self::chain($behind, $place, $set, $lens, []), $at, $zoom, 0.0));
+                    }
+                    $label = implode(' + ', array_map(static fn (Part $part): string => $part->label(), [...array_values($set), ...$front]));
+                    $rows[] = new CardRow(($zoom === null ? '' : Phrase::digits($zoom).' mm: ').($label === '' ? 'the lens alone' : $label), [
+                        ...self::figures($rig, $far), $near->magnification, self::room($close, $near), $rig->totals->price, self::sure($rig), implode(', ', $adds),
+                    ], $rig);
+                    // What is longer still doesn't work either.
+                    if (FocusState::of($rig, Axis::of($rig), $far->workingDistanceMm) === FocusState::Inside) {
+                        continue 2;
+                    }
                 }
-                if ($front !== []) {
-                    $adds[] = $front[count($front) - 1]->label().' '.self::plus($far, $this->reading([...$chain, $this->lens], $at, null, 0.0));
-                }
-                $label = implode(' + ', array_map(static fn (Part $part): string => $part->label(), [...array_values($set), ...$front]));
-                $rows[] = ['label' => $label === '' ? 'the lens alone' : $label, 'values' => [
-                    $far->magnification, self::room($far), $near->magnification, self::room($near), $far->stopsLost, self::sure($rig), implode(', ', $adds),
-                ]];
             }
         }
 
-        return new Card('Ladder of '.$this->lens->label(), 'Behind and before the lens', $columns, $rows, [
-            ...self::between($behind), 'The first two columns hold with the focus ring at infinity.',
+        return new Card('Ladder of '.$this->lens->label().($reversed ? ' turned round' : ''), 'Behind and before the lens', [
+            ...self::FIGURES, ['name' => 'at its closest', 'unit' => 'x'], ['name' => 'working distance there', 'unit' => 'mm'], ['name' => 'price', 'unit' => 'money'], ['name' => 'good to', 'unit' => 'text'], ['name' => 'each part adds', 'unit' => 'text'],
+        ], $rows, [
+            ...self::between($behind), 'Up to “stops lost” the focus ring stands at infinity.',
             ...($tubes === [] ? ['No tube of this kit goes behind this lens.'] : []),
             ...($left > 0 ? [sprintf('%d tubes more are left out.', $left)] : []),
+            ...self::leftOut($many),
         ]);
+    }
+
+    /**
+     * @param  list<Part>  $behind
+     * @param  array<int, Part>  $tubes  put in at that place
+     * @param  list<Part>  $front
+     * @return list<Part>
+     */
+    private static function chain(array $behind, int $place, array $tubes, Lens $lens, array $front): array
+    {
+        return [...array_slice($behind, 0, $place), ...array_values($tubes), ...array_slice($behind, $place), $lens, ...$front];
     }
 
     /**
@@ -171,36 +197,172 @@ final readonly class Cards
         foreach (self::steps($spacer->minMm, $spacer->maxMm) as $draw) {
             $rig = $this->rig([...$chain, $lens], count($chain), null, 0.0)->with(TravelKind::Length, $at, $draw);
             $reading = Reading::of($rig);
-            $zero = $spacer instanceof \ZincThimble\Core\Gear\Bellows ? $spacer->scaleZeroMm : 0.0;
-            $rows[] = ['label' => round($draw - $zero, 1).' mm', 'values' => [
-                $reading->magnification, $reading->fieldWidthMm, self::room($reading), $reading->stopsLost, $reading->stopsLost === null ? null : 2.0 ** $reading->stopsLost, self::sure($rig),
-            ]];
+            $rows[] = new CardRow(AsEngraved::of($rig, $at), [
+                ...self::figures($rig, $reading), $reading->stopsLost === null ? null : (string) round(2.0 ** $reading->stopsLost, 1), self::sure($rig),
+            ], $rig);
         }
 
-        return new Card($lens->label().($reversed ? ', reversed,' : '').' on '.$spacer->label(), 'Draw on its scale', [
-            ['name' => 'magnification', 'unit' => 'x'], ['name' => 'field', 'unit' => 'mm'], ['name' => 'working distance', 'unit' => 'mm'],
-            ['name' => 'stops lost', 'unit' => 'stops'], ['name' => 'exposure times', 'unit' => 'text'], ['name' => 'good to', 'unit' => 'text'],
-        ], array_map(static function (array $row): array {
-            $row['values'][4] = $row['values'][4] === null ? null : (string) round((float) $row['values'][4], 1);
-
-            return $row;
-        }, $rows), [...self::between([...$behind, ...$between]), 'The focus ring stands at infinity.']);
+        return new Card($lens->label().($reversed ? ', reversed,' : '').' on '.$spacer->label(), 'As engraved', [
+            ...self::FIGURES, ['name' => 'exposure times', 'unit' => 'text'], ['name' => 'good to', 'unit' => 'text'],
+        ], $rows, [...self::between([...$behind, ...$between]), 'The focus ring stands at infinity.']);
     }
 
-    /** @return list<array{string, list<Part>}> nothing, then every close-up lens that goes on the lens, with the rings it needs */
-    private function fronts(): array
+    /**
+     * Every lens of the kit with one tube, helicoid or bellows behind it, or one close-up lens in front: both ways round, the ring at infinity.
+     *
+     * @throws InvalidFigure names `part` when it goes neither behind a lens nor in front of one
+     */
+    public function lensesWith(Part $part): Card
+    {
+        if (! $part instanceof CloseUpLens && ! $part instanceof VariableSpacer && ! $part instanceof Spacer) {
+            throw InvalidFigure::because('part', 'a tube, a helicoid, bellows or a close-up lens goes with every lens');
+        }
+        $rows = [];
+        $none = [];
+        foreach ($this->kit->ofClass(Lens::class) as $lens) {
+            foreach ([$lens, $lens->turned()] as $way) {
+                $chain = $part instanceof CloseUpLens ? $this->before($way, $part) : $this->behindIt($way, $part);
+                if ($chain === null) {
+                    $none[] = $way->label().($way->reversed ? ' turned round' : '');
+
+                    continue;
+                }
+                [$parts, $at] = $chain;
+                foreach ($this->zooms([], $way) as $zoom) {
+                    $rig = $this->rig($parts, $at, $zoom, 0.0);
+                    $rows[] = new CardRow($way->label().($way->reversed ? ' turned round' : '').($zoom === null ? '' : ' at '.Phrase::figure($zoom, 'mm')), [...self::figures($rig, Reading::of($rig)), $rig->totals->price, self::sure($rig)], $rig);
+                }
+            }
+        }
+
+        return new Card('Lenses with '.$part->label(), 'Lens', [...self::FIGURES, ['name' => 'price', 'unit' => 'money'], ['name' => 'good to', 'unit' => 'text']], array_slice($rows, 0, self::MOST_ROWS), [
+            'Focus rings stand at infinity, and what can be racked at its shortest.',
+            ...($none === [] ? [] : ['No rings of this kit lead to '.implode(', ', $none).'.']),
+            ...self::leftOut(count($rows)),
+        ]);
+    }
+
+    /** @return array{list<Part>, int}|null the chain and the lens's place */
+    private function before(Lens $lens, CloseUpLens $glass): ?array
+    {
+        $behind = $this->way([], $lens);
+        $between = $behind === null ? null : $this->way([...$behind, $lens], $glass);
+
+        return $behind === null || $between === null ? null : [[...$behind, $lens, ...$between, $glass], count($behind)];
+    }
+
+    /** @return array{list<Part>, int}|null the chain and the lens's place */
+    private function behindIt(Lens $lens, Spacer|VariableSpacer $spacer): ?array
+    {
+        $behind = $this->way([], $spacer);
+        $between = $behind === null ? null : $this->way([...$behind, $spacer], $lens);
+
+        return $behind === null || $between === null ? null : [[...$behind, $spacer, ...$between, $lens], count($behind) + 1 + count($between)];
+    }
+
+    /**
+     * Settings of a zoom that a card shows.
+     *
+     * @param  list<float>  $asked  mm; empty = its stations
+     * @return non-empty-list<?float>
+     */
+    private function zooms(array $asked, ?Lens $of = null): array
+    {
+        $lens = $of ?? $this->lens;
+        if (! $lens->isZoom()) {
+            return [null];
+        }
+        $stations = array_map(static fn (LensFigures $station): float => $station->focalLengthMm, $lens->stations);
+        [$least, $greatest] = [$stations[0] ?? 0.0, $stations[count($stations) - 1] ?? 0.0];
+        $within = array_values(array_unique(array_filter($asked, static fn (float $mm): bool => $mm >= $least && $mm <= $greatest)));
+        sort($within);
+
+        return $within === [] ? ($stations === [] ? [null] : $stations) : $within;
+    }
+
+    /**
+     * Where in the rings that lead to a lens tubes go, and which.
+     *
+     * @param  list<Spacer>  $behind
+     * @return array{int, list<Part>}
+     */
+    private function tubes(array $behind, Lens $lens): array
+    {
+        $best = [count($behind), []];
+        for ($place = 0; $place <= count($behind); $place++) {
+            $end = $place === 0 ? $this->camera->front : $behind[$place - 1]->identity->front;
+            $next = ($behind[$place] ?? $lens)->identity->rear;
+            $tubes = array_values(array_filter($this->rings, static fn (Part $ring): bool => $ring->kind === Kind::Tube && ! in_array($ring, $behind, true)
+                && Mating::ofEnds($end, $ring->identity->rear) === Fit::Mates && Mating::ofEnds($ring->identity->front, $next) === Fit::Mates));
+            if (count($tubes) > count($best[1])) {
+                $best = [$place, $tubes];
+            }
+        }
+
+        return $best;
+    }
+
+    /**
+     * Nothing, then every close-up lens that goes on a lens, with the rings it needs; and every two, the stronger next to the lens.
+     *
+     * @return list<array{string, list<Part>}>
+     */
+    private function fronts(Lens $lens, bool $pairs): array
     {
         $fronts = [['none', []]];
         $closeUps = $this->kit->ofClass(CloseUpLens::class);
         usort($closeUps, static fn (CloseUpLens $a, CloseUpLens $b): int => $a->powerD <=> $b->powerD);
         foreach ($closeUps as $closeUp) {
-            $way = $this->way([$this->lens], $closeUp);
+            $way = $this->way([$lens], $closeUp);
             if ($way !== null) {
                 $fronts[] = [$closeUp->label(), [...$way, $closeUp]];
             }
         }
+        foreach ($pairs ? $closeUps : [] as $i => $weak) {
+            foreach (array_slice($closeUps, $i + 1) as $strong) {
+                $way = $this->way([$lens], $strong);
+                $on = $way === null ? null : $this->way([$lens, ...$way, $strong], $weak);
+                if ($way !== null && $on !== null) {
+                    $fronts[] = [$strong->label().' + '.$weak->label(), [...$way, $strong, ...$on, $weak]];
+                }
+            }
+        }
 
         return $fronts;
+    }
+
+    /** @return list<string> */
+    private static function leftOut(int $rows): array
+    {
+        return $rows > self::MOST_ROWS ? [sprintf('%d rows more are left out.', $rows - self::MOST_ROWS)] : [];
+    }
+
+    /** @return list<float|string|null> in the order of FIGURES */
+    private static function figures(Rig $rig, Reading $reading): array
+    {
+        return [$reading->magnification, self::field($rig, $reading), self::room($rig, $reading), $reading->depthOfFieldMm, $reading->effectiveAperture, $reading->stopsLost];
+    }
+
+    /** A field, infinite where it is sharp at infinity; nothing where nothing is sharp. */
+    private static function field(Rig $rig, Reading $reading): ?float
+    {
+        return match (FocusState::of($rig, Axis::of($rig), $reading->workingDistanceMm)) {
+            FocusState::AtInfinity => INF,
+            FocusState::Sharp => $reading->fieldWidthMm,
+            default => null,
+        };
+    }
+
+    /** A working distance, or in words why there is none; never a negative one. */
+    private static function room(Rig $rig, Reading $reading): float|string|null
+    {
+        return match (FocusState::of($rig, Axis::of($rig), $reading->workingDistanceMm)) {
+            FocusState::AtInfinity => INF,
+            FocusState::Sharp => $reading->workingDistanceMm,
+            FocusState::PastInfinity => 'past infinity',
+            FocusState::Inside => 'inside',
+            FocusState::Never => 'never sharp',
+        };
     }
 
     /** @return list<Spacer> rings from the camera to a lens */
@@ -262,20 +424,15 @@ final readonly class Cards
         return $words === [] ? null : implode(', ', $words);
     }
 
-    private static function room(Reading $reading): ?float
-    {
-        return $reading->image === Image::AtInfinity ? INF : $reading->workingDistanceMm;
-    }
-
     private static function plus(Reading $with, Reading $without): string
     {
         return $with->magnification === null || $without->magnification === null ? '' : sprintf('%+.2f×', $with->magnification - $without->magnification);
     }
 
-    /** @param  array<int, Spacer|VariableSpacer>  $set */
+    /** @param  array<int, Part>  $set */
     private static function length(array $set): float
     {
-        return array_sum(array_map(static fn (Spacer|VariableSpacer $part): float => $part->shortestMm(), $set));
+        return array_sum(array_map(static fn (Part $part): float => $part->shortestMm(), $set));
     }
 
     /** @return list<float> from the shortest to the longest, in round steps */

@@ -68,6 +68,7 @@ final class MendingTest extends TestCase
         yield 'a throat that cuts the corner' => [Code::Vignette, $rig([$with(self::TUBE, ['lengthMm' => 31, 'clearMm' => 20]), self::LENS]), [], true];
         yield 'asked to focus too near' => [Code::OutsideWindow, $rig([self::TUBE, self::LENS], [], ['askedDistanceMm' => 60]), [], true];
         yield 'a tube that takes infinity' => [Code::InfinityLost, $rig([$with(self::TUBE, ['lengthMm' => 1]), $with(self::LENS, ['focusing' => 'unit', 'minFocusMm' => 500, 'maxMagnification' => 0.12, 'set' => ['focus' => 1, 'aperture' => 8]])], [], ['infinity' => true]), [], true];
+        yield 'two tubes that take infinity and most of the magnification' => [Code::InfinityLost, $rig([$with(self::TUBE, ['lengthMm' => 15]), $with(self::TUBE, ['lengthMm' => 9]), $with(self::LENS, ['focusing' => 'unit', 'minFocusMm' => 500, 'maxMagnification' => 0.12, 'set' => ['focus' => 1, 'aperture' => 8]])], [], ['infinity' => true]), [], true];
         yield 'an adapter that is short' => [Code::InfinityOvershot, $rig([['kind' => 'adapter', 'name' => 'Adapter', 'rear' => 'larch', 'front' => 'larch', 'lengthMm' => 1.5], $with(self::LENS, ['registerMm' => 46.2])]), [
             ['kind' => 'tube', 'name' => 'Shim', 'rear' => 'larch', 'front' => 'larch', 'lengthMm' => 0.2],
         ], true];

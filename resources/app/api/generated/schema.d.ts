@@ -1215,6 +1215,9 @@ export interface components {
         CardRow: {
             label: string;
             values: (number | string | null)[];
+            /** @description Camera of the rig it is of; null = it can’t be set up */
+            camera: number | null;
+            parts: components["schemas"]["SetUpPart"][];
         };
         /** @description A table for the bag, one page. */
         CardView: {
@@ -3065,12 +3068,20 @@ export interface operations {
                 closeUp?: number;
                 spacer?: number;
                 reversed?: 0 | 1;
+                /** @description With each close-up lens */
+                every?: 0 | 1;
+                /** @description With every two close-up lenses */
+                pairs?: 0 | 1;
+                /** @description Settings of a zoom, mm, commas between */
+                zooms?: string;
+                /** @description What every lens is put together with */
+                part?: number;
                 as?: "json" | "csv";
             };
             header?: never;
             path: {
                 kit: number;
-                card: "close-ups" | "ladder" | "draws";
+                card: "close-ups" | "ladder" | "draws" | "lenses";
             };
             cookie?: never;
         };

@@ -1,8 +1,8 @@
-import { useQuery } from '@tanstack/react-query';
-import { Link, useSearchParams } from 'react-router';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { api, reasonOf, type CardName, type CardQuery, type Schema } from '../../api/client';
-import { keys } from '../../api/queries';
-import { digits, lengthDigits, magnification, stops, type Units } from '../../ui/figures';
+import { keys, rigsChanged } from '../../api/queries';
+import { digits, fNumber, lengthDigits, magnification, stops, type Units } from '../../ui/figures';
 import { Bar } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
@@ -10,9 +10,10 @@ import { Button } from '../../ui/Button';
 import { Tick } from '../../ui/Tick';
 import { KitChoice } from '../../kit/KitChoice';
 import { useKit } from '../../kit/useKit';
+import { zoomsIn } from './zoomsIn';
 
 const say = strings.cards;
-const kinds: readonly CardName[] = ['close-ups', 'ladder', 'draws'];
+const kinds: readonly CardName[] = ['close-ups', 'ladder', 'draws', 'lenses'];
 
 /** Tables for the bag, one page each: chosen here, printed or taken as CSV. */
 export default function CardsPage({ person }: { person: Schema['Person'] }) {
@@ -35,20 +36,34 @@ export default function CardsPage({ person }: { person: Schema['Person'] }) {
     const lenses = of('lens');
     const closeUps = of('close-up-lens');
     const spacers = of('bellows', 'helicoid');
+    const withParts = of('tube', 'bellows', 'helicoid', 'close-up-lens');
     const chosen = (name: string, parts: Schema['PartView'][], first = true) =>
         parts.find((part) => part.id === Number(params.get(name))) ?? (first ? parts[0] : undefined);
     const camera = chosen('camera', cameras);
     const lens = chosen('lens', lenses);
     const closeUp = chosen('closeUp', closeUps, false);
     const spacer = chosen('spacer', spacers);
+    const every = params.get('closeUp') === 'every';
+    const part = chosen('part', withParts);
     const reversed = params.get('reversed') === '1';
-    const ready = camera !== undefined && lens !== undefined && (kind !== 'draws' || spacer !== undefined);
+    const pairs = params.get('pairs') === '1';
+    const isZoom = lens?.silhouette !== undefined && /[–-]/.test(lens.measure);
+    const zooms = zoomsIn(params.get('zooms') ?? '');
+    const ready =
+        camera !== undefined &&
+        lens !== undefined &&
+        (kind !== 'draws' || spacer !== undefined) &&
+        (kind !== 'lenses' || part !== undefined);
     const query: CardQuery = {
         camera: camera?.id ?? 0,
         lens: lens?.id ?? 0,
         ...(kind === 'ladder' && closeUp && { closeUp: closeUp.id }),
         ...(kind === 'draws' && spacer && { spacer: spacer.id }),
-        ...(kind === 'draws' && reversed && { reversed: 1 as const }),
+        ...((kind === 'draws' || kind === 'ladder') && reversed && { reversed: 1 as const }),
+        ...(kind === 'ladder' && every && { every: 1 as const }),
+        ...(kind === 'close-ups' && pairs && { pairs: 1 as const }),
+        ...((kind === 'close-ups' || kind === 'ladder') && zooms !== '' && { zooms }),
+        ...(kind === 'lenses' && part && { part: part.id }),
     };
     const card = useQuery({
         queryKey: keys.card(kit, kind, query),
@@ -56,10 +71,20 @@ export default function CardsPage({ person }: { person: Schema['Person'] }) {
         enabled: kit !== undefined && ready,
         retry: false,
     });
+    const navigate = useNavigate();
+    const queries = useQueryClient();
+    const open = useMutation({
+        mutationFn: (row: Schema['CardRow']) => api.setUp(kit?.id ?? 0, { camera: row.camera ?? 0, parts: row.parts }),
+        onSuccess: (rig) => {
+            queries.setQueryData(keys.rig(rig.id), rig);
+            rigsChanged(queries);
+            void navigate(`/bench/${rig.id}`);
+        },
+    });
     return (
         <div className="flex min-h-dvh flex-col">
             <Bar person={person}>{null}</Bar>
-            <main id="main" className="w-full max-w-[1100px] px-5 py-3">
+            <main id="main" className="w-full max-w-[1240px] px-5 py-3">
                 <div className="no-print flex flex-wrap items-end gap-x-5 gap-y-2 border-b border-line pb-3">
                     <Choice
                         label={say.which}
@@ -73,32 +98,57 @@ export default function CardsPage({ person }: { person: Schema['Person'] }) {
                         onChange={(value) => set('camera', value)}
                         choices={cameras.map(named)}
                     />
-                    <Choice
-                        label={say.lens}
-                        value={String(lens?.id ?? '')}
-                        onChange={(value) => set('lens', value)}
-                        choices={lenses.map(named)}
-                    />
+                    {kind === 'lenses' ? (
+                        <Choice
+                            label={say.withPart}
+                            value={String(part?.id ?? '')}
+                            onChange={(value) => set('part', value)}
+                            choices={withParts.map(named)}
+                        />
+                    ) : (
+                        <Choice
+                            label={say.lens}
+                            value={String(lens?.id ?? '')}
+                            onChange={(value) => set('lens', value)}
+                            choices={lenses.map(named)}
+                        />
+                    )}
+                    {isZoom && (kind === 'close-ups' || kind === 'ladder') && (
+                        <label className="text-xs text-soft">
+                            {say.zooms}
+                            <input
+                                className="figures mt-0.5 block w-32 border border-line bg-plate px-2 py-1.5 text-sm text-ink"
+                                placeholder={say.zoomsHint}
+                                defaultValue={params.get('zooms') ?? ''}
+                                onChange={(event) => set('zooms', event.target.value === '' ? null : event.target.value)}
+                            />
+                        </label>
+                    )}
+                    {kind === 'close-ups' && (
+                        <Tick checked={pairs} onChange={(on) => set('pairs', on ? '1' : null)} className="pb-1.5 text-sm">
+                            {say.pairs}
+                        </Tick>
+                    )}
                     {kind === 'ladder' && (
                         <Choice
                             label={say.closeUp}
-                            value={String(closeUp?.id ?? '')}
+                            value={every ? 'every' : String(closeUp?.id ?? '')}
                             onChange={(value) => set('closeUp', value === '' ? null : value)}
-                            choices={[['', say.noCloseUp], ...closeUps.map(named)]}
+                            choices={[['', say.noCloseUp], ['every', say.everyCloseUp], ...closeUps.map(named)]}
                         />
                     )}
                     {kind === 'draws' && (
-                        <>
-                            <Choice
-                                label={say.spacer}
-                                value={String(spacer?.id ?? '')}
-                                onChange={(value) => set('spacer', value)}
-                                choices={spacers.map(named)}
-                            />
-                            <Tick checked={reversed} onChange={(on) => set('reversed', on ? '1' : null)} className="pb-1.5 text-sm">
-                                {say.reversed}
-                            </Tick>
-                        </>
+                        <Choice
+                            label={say.spacer}
+                            value={String(spacer?.id ?? '')}
+                            onChange={(value) => set('spacer', value)}
+                            choices={spacers.map(named)}
+                        />
+                    )}
+                    {(kind === 'draws' || kind === 'ladder') && (
+                        <Tick checked={reversed} onChange={(on) => set('reversed', on ? '1' : null)} className="pb-1.5 text-sm">
+                            {say.reversed}
+                        </Tick>
                     )}
                     <div className="ml-auto flex items-center gap-2">
                         <KitChoice />
@@ -120,7 +170,14 @@ export default function CardsPage({ person }: { person: Schema['Person'] }) {
                         {reasonOf(card.error)}
                     </p>
                 )}
-                {card.data && <CardTable card={card.data} camera={camera?.name ?? ''} units={units} />}
+                {open.isError && (
+                    <p role="alert" className="my-2 border-l-[3px] border-ink pl-2">
+                        {reasonOf(open.error)}
+                    </p>
+                )}
+                {card.data && (
+                    <CardTable card={card.data} camera={camera?.name ?? ''} units={units} onOpen={open.mutate} busy={open.isPending} />
+                )}
             </main>
         </div>
     );
@@ -154,7 +211,15 @@ function Choice({ label, value, choices, onChange }: ChoiceProps) {
     );
 }
 
-function CardTable({ card, camera, units }: { card: Schema['CardView']; camera: string; units: Units }) {
+interface TableProps {
+    card: Schema['CardView'];
+    camera: string;
+    units: Units;
+    onOpen: (row: Schema['CardRow']) => void;
+    busy: boolean;
+}
+
+function CardTable({ card, camera, units, onOpen, busy }: TableProps) {
     return (
         <>
             <p className="pb-2 text-sm text-soft">{camera}</p>
@@ -162,7 +227,7 @@ function CardTable({ card, camera, units }: { card: Schema['CardView']; camera: 
                 <table className="text-sm">
                     <thead>
                         <tr className="border-b border-ink align-bottom">
-                            <th scope="col" className="py-1.5 pr-6 text-left font-semibold">
+                            <th scope="col" className="sticky left-0 min-w-32 bg-ground py-1.5 pr-4 text-left font-semibold">
                                 {card.first}
                             </th>
                             {card.columns.map((column, at) => (
@@ -180,8 +245,20 @@ function CardTable({ card, camera, units }: { card: Schema['CardView']; camera: 
                     <tbody>
                         {card.rows.map((row, at) => (
                             <tr key={at} className="border-b border-line">
-                                <th scope="row" className="py-1 pr-6 text-left font-normal">
-                                    {row.label}
+                                <th scope="row" className="sticky left-0 min-w-32 bg-ground py-1 pr-4 text-left font-normal">
+                                    {row.camera === null ? (
+                                        row.label
+                                    ) : (
+                                        <button
+                                            type="button"
+                                            className="text-left hover:underline"
+                                            title={strings.find.open}
+                                            disabled={busy}
+                                            onClick={() => onOpen(row)}
+                                        >
+                                            {row.label}
+                                        </button>
+                                    )}
                                 </th>
                                 {row.values.map((value, k) => (
                                     <td
@@ -215,6 +292,8 @@ function cell(value: number | string | null, unit: string, units: Units): string
             return magnification(value);
         case 'stops':
             return stops(value).replace(/ stops?$/, '');
+        case 'f':
+            return fNumber(value);
         default:
             return digits(value);
     }
