@@ -15,6 +15,7 @@ use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Gear\VariableSpacer;
+use ZincThimble\Core\Joint\Mating;
 use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 use ZincThimble\Core\Rig\Setting;
@@ -50,7 +51,7 @@ final class CreateRigFromSearch
                 throw ValidationException::withMessages(['parts.'.$i.'.part' => 'Your kit has no such part, or not as often.']);
             }
             $made = $this->hand->part($row);
-            $part = $made instanceof Lens && ($each['reversed'] ?? false) ? $made->turned() : $made;
+            $part = ($each['reversed'] ?? false) ? Mating::turned($made) ?? $made : $made;
             $chain[] = $part;
             $length[] = $part instanceof VariableSpacer ? self::within($each['lengthMm'] ?? null, $part->minMm, $part->maxMm, 'parts.'.$i.'.lengthMm') : null;
             $focus[] = $part instanceof Lens ? self::within($each['focus'] ?? null, 0.0, 1.0, 'parts.'.$i.'.focus') : null;

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Models\Kit;
 use App\Models\Part;
 use App\Models\Rig;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Gear\JointType;
+use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Part as CorePart;
 use ZincThimble\Core\Gear\Parts;
 use ZincThimble\Core\Gear\Values;
@@ -51,6 +54,26 @@ final class KitAtHand
         } catch (InvalidFigure) {
             return null;
         }
+    }
+
+    /** The row of the lens that doesn't come off a camera: of several the one that is kept on it; null where its lenses come off. */
+    public function builtInLens(Kit $kit, Part $camera): ?int
+    {
+        if ($this->camera($camera)?->front->main()?->type !== JointType::Fixed) {
+            return null;
+        }
+        $found = null;
+        foreach ($kit->parts()->where('kind', Kind::Lens->value)->where('count', '>', 0)->oldest('position')->get() as $row) {
+            if ($this->readable($row)?->identity->rear->main()?->type !== JointType::Fixed) {
+                continue;
+            }
+            if (($row->document->marriedTo ?? null) === $camera->ref) {
+                return $row->id;
+            }
+            $found ??= $row->id;
+        }
+
+        return $found;
     }
 
     /** @throws InvalidFigure names the field that no such part can have */

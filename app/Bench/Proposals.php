@@ -22,7 +22,7 @@ use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 use ZincThimble\Core\Rig\Setting;
 
-/** The three commonest first rigs that a kit can make: a tube behind a lens, a lens turned round on bellows, a close-up lens. */
+/** The commonest first rigs that a kit can make: a tube behind a lens, a lens turned round on bellows or else on its ring, a close-up lens. */
 final class Proposals
 {
     public function __construct(private readonly KitAtHand $kit)
@@ -49,6 +49,7 @@ final class Proposals
         $lenses = array_values(array_filter($parts, static fn (CorePart $part): bool => $part instanceof Lens && ! $part->isZoom()));
         $tubes = self::sorted($parts, static fn (CorePart $part): ?float => $part->kind === Kind::Tube && $part instanceof Spacer ? -$part->lengthMm : null);
         $bellows = self::sorted($parts, static fn (CorePart $part): ?float => $part instanceof VariableSpacer ? $part->minMm - $part->maxMm : null);
+        $rings = self::sorted($parts, static fn (CorePart $part): ?float => $part->kind === Kind::ReversingRing && $part instanceof Spacer ? $part->lengthMm : null);
         $closeUps = self::sorted($parts, static fn (CorePart $part): ?float => $part instanceof CloseUpLens ? -$part->powerD * ($part->elements > 1 ? 2.0 : 1.0) : null);
         $normal = self::sorted($lenses, static fn (CorePart $part): float => $part instanceof Lens ? abs(log($part->figures->focalLengthMm / 50.0)) : 0.0);
         $short = self::sorted($lenses, static fn (CorePart $part): float => $part instanceof Lens ? $part->figures->focalLengthMm : 0.0);
@@ -57,7 +58,8 @@ final class Proposals
 
         return array_values(array_filter([
             $this->first('A tube behind a lens', 'Closer than its ring allows; infinity goes.', $cameras, $parts, $tubes, $normal),
-            $this->first('A lens turned round on bellows', 'The strongest that most kits have.', $cameras, $parts, $bellows, $turned),
+            $this->first('A lens turned round on bellows', 'The strongest that most kits have.', $cameras, $parts, $bellows, $turned)
+                ?? $this->first('A lens turned round on a ring', 'Beyond life size with next to nothing in the bag.', $cameras, $parts, $rings, $turned),
             $this->first('A close-up lens in front', 'On and off in a second, no light lost.', $cameras, $parts, $long, $closeUps),
         ]));
     }

@@ -233,7 +233,7 @@ final class RigStore
     public const ONLY_KIT = ['id', 'count', 'marriedTo', 'note'];
 
     /** How a part is set in a rig: what a correction leaves alone. */
-    private const SETTINGS = ['set' => 0, 'setMm' => 0, 'swingDeg' => 0, 'shiftMm' => 0, 'plateTurned' => 0, 'reversed' => 0];
+    private const SETTINGS = ['set' => 0, 'setMm' => 0, 'swingDeg' => 0, 'shiftMm' => 0, 'plateTurned' => 0, 'taped' => 0, 'reversed' => 0];
 
     /**
      * @param  array<int, array<string, mixed>>  $parts  corrected fields by the row they belong to
@@ -413,6 +413,9 @@ final class RigStore
                 $part->swingDeg = $row->swing_deg;
                 $part->shiftMm = $row->shift_mm;
                 $part->plateTurned = $row->makeshift ?: null;
+            }
+            if ($row->kind === 'close-up-lens' && $row->makeshift) {
+                $part->taped = true;
             }
             if ($row->reversed) {
                 $part->reversed = true;

@@ -12,6 +12,7 @@ use App\Http\Resources\ChainPart;
 use App\Http\Resources\Doubt;
 use App\Http\Resources\DrawingCamera;
 use App\Http\Resources\DrawingGroup;
+use App\Http\Resources\DrawingMovement;
 use App\Http\Resources\DrawingPart;
 use App\Http\Resources\DrawingView;
 use App\Http\Resources\FindingView;
@@ -44,6 +45,7 @@ use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\Bellows;
 use ZincThimble\Core\Gear\Frame;
 use ZincThimble\Core\Gear\Helicoid;
+use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Joint\Mating;
@@ -56,10 +58,10 @@ use ZincThimble\Core\Reading\Measurement;
 use ZincThimble\Core\Reading\NextMeasurement;
 use ZincThimble\Core\Reading\Reach;
 use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Reading\Refocus;
 use ZincThimble\Core\Reading\Uncertainty;
 use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Report\Sweep;
-use ZincThimble\Core\Rig\ApertureWorked;
 use ZincThimble\Core\Rig\Arrangement;
 use ZincThimble\Core\Rig\BlurRule;
 use ZincThimble\Core\Rig\LensFigure;
@@ -77,13 +79,14 @@ final class RigViews
     {
     }
 
-    public function rig(Rig $row, CoreRig $rig): RigView
+    /** @param  ?CoreRig  $before  as it stood before the step that was just taken; null = none was */
+    public function rig(Rig $row, CoreRig $rig, ?CoreRig $before = null): RigView
     {
         $history = $this->store->history($row);
 
         return $this->view(
             $row, $rig, new HistoryView($history['undo'], $history['redo']), array_map(self::news(...), $row->news),
-            $row->share === null ? null : Sharing::view($row->share),
+            $row->share === null ? null : Sharing::view($row->share), $before === null ? null : Refocus::byMm($before, $rig),
         );
     }
 
@@ -94,7 +97,7 @@ final class RigViews
     }
 
     /** @param  list<NewsView>  $news */
-    private function view(?Rig $row, CoreRig $rig, HistoryView $history, array $news, ?ShareView $share): RigView
+    private function view(?Rig $row, CoreRig $rig, HistoryView $history, array $news, ?ShareView $share, ?float $movesMm = null): RigView
     {
         $answer = RigReport::of($rig);
 
@@ -103,7 +106,7 @@ final class RigViews
             revision: $row->revision ?? 1,
             kitId: $row?->kit_id,
             name: $row === null ? $rig->name : $row->name,
-            camera: new CameraView($row?->camera_id, $rig->camera->name ?? 'Camera', Describe::joint($rig->camera->front), $rig->frame->widthMm, $rig->frame->heightMm),
+            camera: new CameraView($row?->camera_id, $rig->camera->name ?? 'Camera', Describe::joint($rig->camera->front), $rig->frame->widthMm, $rig->frame->heightMm, $rig->camera->finderCoverage),
             chain: $this->chain($row, $rig),
             travels: array_map(fn (Travel $travel): TravelView => $this->travel($rig, $travel), Travels::of($rig)),
             readings: new Readings(...$answer->figures()),
@@ -125,6 +128,7 @@ final class RigViews
             blurLimitMm: $rig->blurLimitMm,
             history: $history,
             news: $news,
+            movesMm: $movesMm,
             share: $share,
             tags: $row->tags ?? [],
             schools: $this->schools($rig, $answer->reading),
@@ -216,16 +220,30 @@ final class RigViews
                 measure: Describe::measure($part),
                 setting: AsEngraved::of($rig, $i),
                 joint: Describe::joint($part->identity->front),
-                fit: Mating::of($rig->camera, $behind, $part),
+                fit: $rig->fitAt($i),
                 reversed: ($part instanceof Lens || $part instanceof Spacer) && $part->reversed,
-                turns: Arrangement::turns($part),
-                makeshift: ApertureWorked::takesMakeshift($part) ? $rig->setting->makeshift[$i] ?? false : null,
+                turns: Mating::turned($part) !== null,
+                makeshift: $rig->takesMakeshift($i) ? $rig->setting->makeshift[$i] ?? false : null,
+                turnedMagnification: $this->turnedMagnification($rig, $i),
                 removable: true,
             );
             $behind = $part;
         }
 
         return $chain;
+    }
+
+    /** What the rig would magnify with the lens at one place the other way round, whatever ring that takes. */
+    private function turnedMagnification(CoreRig $rig, int $index): ?float
+    {
+        if (! $rig->chain[$index] instanceof Lens || Mating::turned($rig->chain[$index]) === null) {
+            return null;
+        }
+        try {
+            return Reading::onAxis(Arrangement::of($rig)->turning($index)->rig($rig))->magnification;
+        } catch (InvalidFigure) {
+            return null;
+        }
     }
 
     private function travel(CoreRig $rig, Travel $travel): TravelView
@@ -410,6 +428,8 @@ final class RigViews
         $plan['camera'] = new DrawingCamera(...$plan['camera']);
         $plan['parts'] = array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts']);
         $plan['groups'] = array_map(static fn (array $group): DrawingGroup => new DrawingGroup(...$group), $plan['groups']);
+
+        $plan['movement'] = $plan['movement'] === null ? null : new DrawingMovement(...$plan['movement']);
 
         return new DrawingView(...$plan);
     }

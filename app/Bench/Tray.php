@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Bench\Steps\StepContext;
 use App\Http\Resources\PartView;
 use App\Http\Resources\Silhouette;
 use App\Http\Resources\TrayPart;
@@ -23,6 +24,7 @@ use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Joint\AdapterPaths;
 use ZincThimble\Core\Joint\Mating;
+use ZincThimble\Core\Rig\Arrangement;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 
 /** What of a kit goes on one joint of a rig, and why the rest doesn't. */
@@ -49,8 +51,8 @@ final class Tray
                 continue;
             }
             $left = $part->count - ($used[$part->id] ?? 0);
-            [$fits, $reason] = $this->verdict($rig->camera, $behind, $ahead, $part, $front, $left);
-            $way = $fits || $left <= 0 || ! $part->kindOf()->inChain() ? [] : $this->way($front, $part, $rings);
+            [$fits, $reason] = $this->verdict($rig, $index, $behind, $ahead, $part, $front, $left);
+            $way = $fits || $left <= 0 || ! $part->kindOf()->inChain() ? [] : $this->way($rig, $index, $front, $part, $rings);
             $view = new TrayPart(
                 self::part($part), $fits, $way === [] ? $reason : 'with '.implode(' + ', array_map(static fn (Spacer $ring): string => $ring->label(), $way)), max(0, $left),
                 array_map(static fn (Spacer $ring): int => $ring->document->intOr(RigStore::REFERENCE, 0), $way),
@@ -112,24 +114,47 @@ final class Tray
     /**
      * The rings of the kit that lead to a part, the usual way round first; [] when none do.
      *
+     * What a rig is refused for is not proposed either: nothing but wet glass stands before a port.
+     *
      * @return list<Spacer>
      */
-    private function way(JointEnd $front, Part $part, AdapterPaths $rings): array
+    private function way(CoreRig $rig, int $index, JointEnd $front, Part $part, AdapterPaths $rings): array
     {
         $made = $this->kit->readable($part);
         if ($made === null) {
             return [];
         }
         $way = $rings->way($front, $made->identity->rear);
-        if (($way === null || $way === []) && $made instanceof Lens) {
-            $way = $rings->way($front, $made->turned()->identity->rear);
+        $turned = Mating::turned($made);
+        if (($way === null || $way === []) && $turned !== null) {
+            $way = $rings->way($front, $turned->identity->rear);
         }
 
-        return $way ?? [];
+        return $way === null || self::refusal($rig, $index, [...$way, $made]) !== null ? [] : $way;
+    }
+
+    /**
+     * Why a rig with these put in can't be.
+     *
+     * @param  list<CorePart>  $parts
+     * @return ?string null = it can
+     */
+    private static function refusal(CoreRig $rig, int $index, array $parts): ?string
+    {
+        if (count($rig->chain) + count($parts) > StepContext::LONGEST) {
+            return 'a rig has at most '.StepContext::LONGEST.' parts';
+        }
+        try {
+            Arrangement::of($rig)->inserting($index, $parts)->rig($rig);
+
+            return null;
+        } catch (InvalidFigure $fault) {
+            return $fault->getMessage();
+        }
     }
 
     /** @return array{bool, string} */
-    private function verdict(Camera $camera, ?CorePart $behind, ?CorePart $ahead, Part $part, JointEnd $front, int $left): array
+    private function verdict(CoreRig $rig, int $index, ?CorePart $behind, ?CorePart $ahead, Part $part, JointEnd $front, int $left): array
     {
         $kind = $part->kindOf();
         if (! $kind->inChain()) {
@@ -142,13 +167,16 @@ final class Tray
         if ($made === null) {
             return [false, 'its figures can’t be read; mend them in the kit'];
         }
-        $turned = $made instanceof Lens ? Mating::of($camera, $behind, $made->turned()) : null;
-        $verdict = FitReason::verdict(Mating::of($camera, $behind, $made), $turned, $made, $front);
-        if ($verdict === [true, ''] && $ahead !== null && ! Mating::of($camera, $made, $ahead)->holds()) {
-            return [true, 'fits behind; '.$ahead->label().' won’t go on it'];
-        }
+        $camera = $rig->camera;
+        $turned = Mating::turned($made);
+        [$fits, $reason] = FitReason::verdict(Mating::of($camera, $behind, $made), $turned === null ? null : Mating::of($camera, $behind, $turned), $made, $front);
+        $refusal = $fits ? self::refusal($rig, $index, [$made]) : null;
 
-        return $verdict;
+        return match (true) {
+            $refusal !== null => [false, $refusal],
+            $fits && $reason === '' && $ahead !== null && ! Mating::of($camera, $made, $ahead)->holds() => [true, 'fits behind; '.$ahead->label().' won’t go on it'],
+            default => [$fits, $reason],
+        };
     }
 
     private static function end(JointEnd $end): ?string

@@ -95,8 +95,8 @@ final class JoiningViews
         $crossing = Crossing::of($front, $rear, $hand, $register($front), $register($rear));
         $fitting = [];
         foreach ($parts as $p => $part) {
-            $turned = $part instanceof Lens ? Mating::ofEnds($front, $part->turned()->identity->rear) : null;
-            [$fits, $reason] = FitReason::verdict(Mating::ofEnds($front, $part->identity->rear), $turned, $part, $front);
+            $turned = Mating::turned($part);
+            [$fits, $reason] = FitReason::verdict(Mating::ofEnds($front, $part->identity->rear), $turned === null ? null : Mating::ofEnds($front, $turned->identity->rear), $part, $front);
             $fitting[] = new FittingPart($rows[$p]->id, $part->label(), $part->kind, $fits, $reason);
         }
 

@@ -12,6 +12,27 @@ use ZincThimble\Core\File\KitItem;
 /** One part as a request sends it, held to the shapes that files are held to. */
 final class PartDocument
 {
+    /** Beyond this no close-up lens has dioptres, and a number is its focal length in mm, as many are engraved: 400, 200. */
+    private const MOST_DIOPTRES = 50.0;
+
+    /**
+     * The same as somebody types it: a close-up lens by its dioptres or by its focal length.
+     *
+     * @throws FileInvalid as read() does
+     */
+    public static function typed(mixed $document, string $at): KitItem
+    {
+        if ($document instanceof \stdClass && ($document->kind ?? null) === 'close-up-lens') {
+            $power = $document->powerD ?? null;
+            if ((is_int($power) || is_float($power)) && abs($power) > self::MOST_DIOPTRES) {
+                $document = clone $document;
+                $document->powerD = round(1000.0 / $power, 4);
+            }
+        }
+
+        return self::read($document, $at);
+    }
+
     /**
      * @param  mixed  $document  as decoded, objects as stdClass, `kind` within
      * @param  string  $at  the JSON pointer of the place in the request

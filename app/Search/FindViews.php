@@ -26,6 +26,7 @@ use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Plan\AsEngraved;
@@ -150,7 +151,7 @@ final class FindViews
         foreach ($rig->chain as $i => $part) {
             $lens = $part instanceof Lens;
             $parts[] = new SetUpPart(
-                $part->document->intOr(RigStore::REFERENCE, 0), $lens && $part->reversed, $part instanceof VariableSpacer ? $rig->lengthMm($i) : null,
+                $part->document->intOr(RigStore::REFERENCE, 0), ($part instanceof Lens || $part instanceof Spacer) && $part->reversed, $part instanceof VariableSpacer ? $rig->lengthMm($i) : null,
                 $lens ? $rig->setting->focus[$i] ?? 0.0 : null, $lens ? $rig->markedAperture($i) : null, $lens ? $rig->setting->zoomMm[$i] ?? null : null,
             );
         }

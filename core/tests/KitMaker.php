@@ -15,6 +15,8 @@ final class KitMaker
 {
     private const JOINTS = ['tern', 'larch', 'wren', 'thread:42x1', 'thread:42x0.75', 'thread:52x0.75', 'thread:58x0.75'];
 
+    private int $made = 0;
+
     public function __construct(private readonly RigMaker $maker)
     {
     }
@@ -29,8 +31,8 @@ final class KitMaker
         $kind = $this->maker->pick([Kind::Adapter, Kind::StepRing, Kind::Tube, Kind::ReversingRing, Kind::CouplingRing]);
 
         return Parts::make($kind, new Values([
-            'name' => $kind->value, 'rear' => $this->joint(), 'front' => $this->joint(), 'lengthMm' => (float) $this->maker->pick([1, 2, 2, 5, 9]), 'price' => $this->maker->pick([5, 9, 20]),
-        ]));
+            'name' => $kind->value.' '.++$this->made, 'rear' => $this->joint(), 'front' => $this->joint(), 'lengthMm' => (float) $this->maker->pick([1, 2, 2, 5, 9]), 'price' => $this->maker->pick([5, 9, 20]),
+        ] + ($this->maker->chance(0.3) ? ['shoulder' => $this->maker->chance(0.5)] : [])));
     }
 
     /** @return list<Part> */

@@ -34,7 +34,7 @@ final class BenchInFullTest extends TestCase
         $start = $this->postJson('/api/rigs', ['camera' => $this->part('Body A')])->assertCreated()->json();
         $tray = $this->getJson("/api/rigs/{$start['id']}/tray?index=0")->assertOk()->json('parts');
         $by = array_column(array_map(static fn (array $each): array => ['name' => $each['part']['name']] + $each, $tray), null, 'name');
-        $this->assertSame(['Tern to M48', 'M48 to 39 × 26 tpi'], $by['Process 62']['viaNames']);
+        $this->assertSame(['Tern to Larch', 'Larch to 39 × 26 tpi'], $by['Process 62']['viaNames']);
         $this->assertSame('with Tern to Larch', $by['Rail bellows']['reason']);
         $this->assertFalse($by['Rail bellows']['fits']);
         $this->assertSame([], $by['Tern to Larch']['via']);

@@ -14,6 +14,7 @@ use Tests\TestCase;
 use ZincThimble\Core\Drawing\Layout;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Plan\Advice;
+use ZincThimble\Core\Reading\Beside;
 use ZincThimble\Core\Reading\NextMeasurement;
 use ZincThimble\Core\Reading\Reach;
 use ZincThimble\Core\Reading\Reading;
@@ -38,10 +39,12 @@ final class FiguresByNameTest extends TestCase
     {
         foreach ($this->rigs() as $row => [$rig, $told]) {
             $report = RigReport::of($rig);
+            $beside = Beside::of($rig, $report->axis, $report->reading) + ['fullFrameMagnification' => Beside::onFullFrame($report->reading->magnification, $rig->frame)];
             $totals = ['massG' => $rig->totals->massG, 'price' => $rig->totals->price, 'joints' => $rig->totals->joints, 'coupling' => $rig->totals->coupling->value];
             foreach (self::names(Readings::class) as $name) {
                 $expected = match (true) {
                     array_key_exists($name, $totals) => $totals[$name],
+                    array_key_exists($name, $beside) => $beside[$name],
                     $name === 'cornerPart' => $report->reading->cornerPart === null ? null : ($report->reading->cornerPart < 0 ? 'camera' : $rig->chain[$report->reading->cornerPart]->label()),
                     default => $report->reading->{$name},
                 };
@@ -171,8 +174,9 @@ final class FiguresByNameTest extends TestCase
                 $last = count($told['positions']) - 1;
                 foreach ([0, intdiv($last, 2), $last] as $row) {
                     $report = RigReport::of($rig->with($travel->kind, $travel->part, $sweep->positions[$row]));
+                    $beside = Beside::of($report->rig, $report->axis, $report->reading) + ['fullFrameMagnification' => Beside::onFullFrame($report->reading->magnification, $rig->frame)];
                     foreach ($told['readings'] as $name => $column) {
-                        $this->near($report->reading->{$name}, $column[$row], "{$id} {$travel->name()} {$row} {$name}");
+                        $this->near(array_key_exists($name, $beside) ? $beside[$name] : $report->reading->{$name}, $column[$row], "{$id} {$travel->name()} {$row} {$name}");
                     }
                     $this->near($report->axis->front + $report->axis->converterMm, $told['tipMm'][$row], 'tip');
                     $rows++;

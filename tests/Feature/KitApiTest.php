@@ -216,9 +216,9 @@ final class KitApiTest extends TestCase
         $this->assertSame($apart[1]['bridges'][1]['part'], $apart[2]['bridges'][1]['part']);
         $this->assertSame($apart[0]['bridges'][0]['part'], $apart[1]['bridges'][0]['part']);
         $way = $this->getJson($this->at('crossing').'?front=tern&rear='.urlencode('thread:39x26tpi'))->assertOk()->json();
-        // Two ways of two rings; the shorter one wins.
-        $this->assertSame(['Tern to M48', 'M48 to 39 × 26 tpi'], $way['path']);
-        $this->assertEqualsWithDelta(11.0, $way['lengthMm'], 1e-9);
+        // Two ways of two rings; of the shorter one a ring has no shoulder.
+        $this->assertSame(['Tern to Larch', 'Larch to 39 × 26 tpi'], $way['path']);
+        $this->assertEqualsWithDelta(27.1, $way['lengthMm'], 1e-9);
         $this->assertContains('Tern to Larch', array_column(array_filter($way['parts'], fn (array $part): bool => $part['fits']), 'name'));
         $none = $this->getJson($this->at('crossing').'?front=larch&rear='.urlencode('thread:42x1'))->assertOk()->json();
         $this->assertSame([], $none['path']);
@@ -344,6 +344,18 @@ final class KitApiTest extends TestCase
     public function test_a_body_that_is_no_json_is_refused(): void
     {
         $this->call('POST', $this->at('parts'), [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], '{"parts": [')->assertStatus(422);
+    }
+
+    public function test_a_close_up_lens_is_typed_by_its_dioptres_or_by_its_focal_length(): void
+    {
+        foreach ([[4, 4.0], [50, 50.0], [51, 19.6078], [200, 5.0], [400, 2.5], [-250, -4.0], [-50, -50.0]] as [$typed, $power]) {
+            $name = 'Glass '.$typed;
+            $this->postJson($this->at('parts'), ['parts' => [['kind' => 'close-up-lens', 'name' => $name, 'powerD' => $typed]]])->assertCreated();
+            $this->assertEqualsWithDelta($power, $this->part($name)->document->powerD ?? null, 1e-9, $name);
+        }
+        // A file means dioptres, and nothing else is within its bounds.
+        $kit = ['format' => 'zinc-thimble/kit', 'version' => 1, 'name' => 'A kit', 'cameras' => [], 'parts' => [['kind' => 'close-up-lens', 'powerD' => 400]]];
+        $this->assertSame([0, 1], array_map(fn (string $name): int => $this->postJson($this->at('import'), ['text' => json_encode($kit), 'as' => 'json'])->assertOk()->json($name), ['new', 'refused']));
     }
 
     private function assertNames(TestResponse $response, string $field): void

@@ -143,12 +143,12 @@ final class StepLabelsTest extends TestCase
         $this->on('Sedge seed, coat pattern');
         $before = $this->shown()['readings']['magnification'];
         $asked = round($before * 1.02, 3);
-        $answer = $this->step(['action' => 'solve', 'reading' => 'magnification', 'value' => $asked], null)->json();
+        $answer = $this->step(['action' => 'solve', 'reading' => 'magnification', 'value' => $asked, 'near' => true], null)->json();
         $this->assertMatchesRegularExpression('/^(set to|as near as it gets to) [\d.]+× with .+$/u', $answer['history']['undo']);
         if (str_starts_with($answer['history']['undo'], 'set to')) {
             $this->assertEqualsWithDelta($asked, $answer['readings']['magnification'], 1e-6);
         }
-        $far = $this->step(['action' => 'solve', 'reading' => 'magnification', 'value' => 90], null)->json();
+        $far = $this->step(['action' => 'solve', 'reading' => 'magnification', 'value' => 90, 'near' => true], null)->json();
         $this->assertStringStartsWith('as near as it gets to 90× with ', $far['history']['undo']);
         $this->assertLessThan(90, $far['readings']['magnification']);
     }
@@ -224,7 +224,7 @@ final class StepLabelsTest extends TestCase
         $redone = $this->postJson("/api/rigs/{$this->rig->id}/redo", ['revision' => $undone['revision']])->assertOk()->json();
         // A control that was solved for is kept to the last digit but one.
         $this->assertEqualsWithDelta($after['readings'], $redone['readings'], 1e-9);
-        $this->assertSame($after['chain'], $redone['chain']);
+        $this->assertEqualsWithDelta($after['chain'], $redone['chain'], 1e-9);
 
         return $taken;
     }

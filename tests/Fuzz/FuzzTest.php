@@ -170,7 +170,7 @@ final class FuzzTest extends TestCase
             ['action' => 'insert', 'index' => $this->inputs->below(4), 'parts' => [$kit->parts()->inRandomOrder($this->inputs->below(1000))->value('id')]],
             ['action' => 'remove', 'index' => $this->inputs->below(4)], ['action' => 'turn', 'index' => $this->inputs->below(4)], ['action' => 'move', 'index' => $this->inputs->below(4), 'to' => $this->inputs->below(4)],
             ['action' => 'swap', 'index' => $this->inputs->below(4), 'part' => $kit->parts()->inRandomOrder($this->inputs->below(1000))->value('id')],
-            ['action' => 'solve', 'reading' => $this->inputs->pick(['magnification', 'fieldWidthMm', 'workingDistanceMm', 'subjectDistanceMm']), 'value' => $this->inputs->below(10000) / 13],
+            ['action' => 'solve', 'reading' => $this->inputs->pick(['magnification', 'fieldWidthMm', 'workingDistanceMm', 'subjectDistanceMm']), 'value' => $this->inputs->below(10000) / 13, 'near' => $this->inputs->pick([true, false])],
             ['action' => 'describe', 'document' => ['subject' => ['widthMm' => 5, 'depthMm' => 2, 'traits' => ['wet']], 'conditions' => ['ev' => 10, 'iso' => 100, 'blurLimitMm' => 0.02]]],
             ['action' => 'mend', 'code' => 'touching', 'index' => 1, 'choice' => 0],
         ]);

@@ -12,8 +12,8 @@ use ZincThimble\Core\Reading\Solver;
 use ZincThimble\Core\Reading\SolveTarget;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 
-/** Sets whatever moves focus so that a reading comes to a figure, or as near as it gets. */
-#[OA\Schema(description: 'Sets whatever moves focus so that a reading comes to a figure, or as near as it gets.', required: ['action', 'reading', 'value'], properties: [new OA\Property(property: 'action', description: 'Which step it is', type: 'string', enum: ['solve'])])]
+/** Sets whatever moves focus so that a reading comes to a figure; as near as it gets only where that was asked for. */
+#[OA\Schema(description: 'Sets whatever moves focus so that a reading comes to a figure; as near as it gets only where that was asked for.', required: ['action', 'reading', 'value'], properties: [new OA\Property(property: 'action', description: 'Which step it is', type: 'string', enum: ['solve'])])]
 final readonly class SolveFor extends Step
 {
     public const ACTION = StepAction::Solve;
@@ -23,17 +23,19 @@ final readonly class SolveFor extends Step
         public SolveTarget $reading,
         #[OA\Property(description: 'To what, × or mm')]
         public float $value,
+        #[OA\Property(description: 'Whether as near as it gets will do; left out = it will not')]
+        public bool $near = false,
     ) {
     }
 
     public static function rules(): array
     {
-        return ['reading' => ['bail', 'required', 'string', Rule::enum(SolveTarget::class)], 'value' => ['required', 'numeric:strict', 'min:0', 'max:100000']];
+        return ['reading' => ['bail', 'required', 'string', Rule::enum(SolveTarget::class)], 'value' => ['required', 'numeric:strict', 'min:0', 'max:100000'], 'near' => ['sometimes', 'boolean:strict']];
     }
 
     public static function from(array $fields, \stdClass $sent): static
     {
-        return new self(SolveTarget::from((string) $fields['reading']), (float) $fields['value']);
+        return new self(SolveTarget::from((string) $fields['reading']), (float) $fields['value'], (bool) ($fields['near'] ?? false));
     }
 
     protected function change(StepContext $bench, CoreRig $rig): StepOutcome
@@ -43,7 +45,11 @@ final readonly class SolveFor extends Step
             throw ValidationException::withMessages(['value' => 'Say which reading, and what it should be.']);
         }
         $solution = Solver::anywhere($rig, $this->reading, $this->value) ?? throw ValidationException::withMessages(['reading' => 'Nothing on this rig moves focus: change its parts.']);
-        $figure = Phrase::figure($this->value, $this->reading === SolveTarget::Magnification ? 'x' : 'mm');
+        $unit = $this->reading === SolveTarget::Magnification ? 'x' : 'mm';
+        $figure = Phrase::figure($this->value, $unit);
+        if (! $solution->exact && ! $this->near) {
+            throw ValidationException::withMessages(['near' => 'This rig doesn’t reach '.$figure.': the nearest it gets is '.(is_finite($solution->reached) ? Phrase::figure($solution->reached, $unit) : 'infinity').'.']);
+        }
 
         return new StepOutcome($solution->rig, ($solution->exact ? 'set to ' : 'as near as it gets to ').$figure.' with '.$rig->chain[$solution->travel->part]->label());
     }

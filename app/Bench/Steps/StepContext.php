@@ -66,7 +66,7 @@ final readonly class StepContext
     }
 
     /**
-     * A lens that goes on only reversed is put in reversed.
+     * A lens, or a ring of two threads, that goes on only reversed is put in reversed.
      *
      * @param  list<CorePart>  $parts
      * @return list<CorePart>
@@ -75,8 +75,9 @@ final readonly class StepContext
     {
         $behind = $rig->chain[$index - 1] ?? null;
         foreach ($parts as $i => $part) {
-            if ($part instanceof Lens && ! Mating::of($rig->camera, $behind, $part)->holds() && Mating::of($rig->camera, $behind, $part->turned())->holds()) {
-                $parts[$i] = $part->turned();
+            $turned = Mating::of($rig->camera, $behind, $part)->holds() ? null : Mating::turned($part);
+            if ($turned !== null && Mating::of($rig->camera, $behind, $turned)->holds()) {
+                $parts[$i] = $turned;
             }
             $behind = $parts[$i];
         }

@@ -6,6 +6,7 @@ namespace App\Bench\Steps;
 
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Joint\Mating;
 use ZincThimble\Core\Rig\Arrangement;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 
@@ -34,7 +35,7 @@ final readonly class Turn extends Step
     protected function change(StepContext $bench, CoreRig $rig): StepOutcome
     {
         $index = self::within($this->index, count($rig->chain) - 1);
-        if (! Arrangement::turns($rig->chain[$index])) {
+        if (Mating::turned($rig->chain[$index]) === null) {
             throw ValidationException::withMessages(['index' => 'Only a lens, or a ring of two threads, can be turned round.']);
         }
 

@@ -94,7 +94,8 @@ final class RigController
             throw ValidationException::withMessages(['camera' => $request->camera() === null ? 'Your kit has no camera yet.' : 'Your kit has no such camera.']);
         }
         $core = CoreRig::of(Camera::from(new Values($hand->fields($row))), [], Setting::untouched(), Conditions::from(new Values([])));
-        $parts = $request->parts();
+        // A lens that doesn't come off is there from the start.
+        $parts = $request->parts() === [] ? array_filter([$hand->builtInLens($kit, $row)]) : $request->parts();
 
         return Shown::first(function () use ($user, $kit, $core, $hand, $parts): RigView {
             $rig = $this->store->create($user, $kit, $core, null);
@@ -211,10 +212,11 @@ final class RigController
         if ($this->store->hasTaken($rig, $request->sentAs())) {
             return response()->json($this->shown($rig));
         }
-        $outcome = $request->step()->take(new StepContext($rig, $hand), $this->store->read($rig));
+        $before = $this->store->read($rig);
+        $outcome = $request->step()->take(new StepContext($rig, $hand), $before);
 
         try {
-            return Shown::first(fn (): RigView => $this->views->rig($this->store->keep($rig, $request->revision(), $outcome->rig, $outcome->label, $request->sentAs()), $outcome->rig));
+            return Shown::first(fn (): RigView => $this->views->rig($this->store->keep($rig, $request->revision(), $outcome->rig, $outcome->label, $request->sentAs()), $outcome->rig, $before));
         } catch (StaleRevision $stale) {
             // Sent twice at the same time: the other one was quicker, and this one has nothing to add.
             if ($this->store->hasTaken($rig, $request->sentAs())) {
@@ -227,13 +229,13 @@ final class RigController
     #[OA\Post(path: '/rigs/{rig}/undo', operationId: 'undoStep', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: RevisionRequest::class)), responses: [new OA\Response(response: 200, description: 'The rig one step back', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 409, description: 'The rig has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
     public function undo(RevisionRequest $request, Rig $rig): JsonResponse
     {
-        return Shown::first(fn (): RigView => $this->shown($this->store->undo($rig, $request->revision())));
+        return $this->back($rig, fn (): Rig => $this->store->undo($rig, $request->revision()));
     }
 
     #[OA\Post(path: '/rigs/{rig}/redo', operationId: 'redoStep', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: RevisionRequest::class)), responses: [new OA\Response(response: 200, description: 'The rig one step on', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 409, description: 'The rig has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class))])]
     public function redo(RevisionRequest $request, Rig $rig): JsonResponse
     {
-        return Shown::first(fn (): RigView => $this->shown($this->store->redo($rig, $request->revision())));
+        return $this->back($rig, fn (): Rig => $this->store->redo($rig, $request->revision()));
     }
 
     #[OA\Put(path: '/rigs/{rig}/name', operationId: 'nameRig', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: RenameRig::class)), responses: [new OA\Response(response: 200, description: 'The rig by its new name', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The name can’t be had', content: new OA\JsonContent(ref: Trouble::class))])]
@@ -293,6 +295,18 @@ final class RigController
             'Content-Type' => 'application/json',
             'Content-Disposition' => 'attachment; filename="'.$name.'.rig.json"',
         ]);
+    }
+
+    /** @param  \Closure(): Rig  $go  one state back, or forth */
+    private function back(Rig $rig, \Closure $go): JsonResponse
+    {
+        $before = $this->store->read($rig);
+
+        return Shown::first(function () use ($go, $before): RigView {
+            $now = $go();
+
+            return $this->views->rig($now, $this->store->read($now), $before);
+        });
     }
 
     private function shown(Rig $rig): RigView

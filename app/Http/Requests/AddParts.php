@@ -43,7 +43,7 @@ final class AddParts extends FormRequest
         $items = [];
         $parts = AsSent::body($this)->parts ?? [];
         foreach (is_array($parts) ? array_values($parts) : [] as $i => $document) {
-            $items[] = PartDocument::read($document, '/parts/'.$i);
+            $items[] = PartDocument::typed($document, '/parts/'.$i);
         }
 
         return $items === [] ? throw ValidationException::withMessages(['parts' => 'Name at least one part.']) : $items;

@@ -42,6 +42,6 @@ final class ChangePart extends FormRequest
     /** @throws FileInvalid with every fault and its place */
     public function item(): KitItem
     {
-        return PartDocument::read(AsSent::body($this)->part ?? null, '/part');
+        return PartDocument::typed(AsSent::body($this)->part ?? null, '/part');
     }
 }

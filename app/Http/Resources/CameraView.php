@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** The camera of a rig. */
-#[OA\Schema(required: ['partId', 'name', 'joint', 'sensorWidthMm', 'sensorHeightMm'])]
+#[OA\Schema(required: ['partId', 'name', 'joint', 'sensorWidthMm', 'sensorHeightMm', 'finderCoverage'])]
 final readonly class CameraView
 {
     public function __construct(
@@ -21,6 +21,8 @@ final readonly class CameraView
         public float $sensorWidthMm,
         #[OA\Property()]
         public float $sensorHeightMm,
+        #[OA\Property(description: 'Share of the frame’s width and height that its finder shows')]
+        public ?float $finderCoverage,
     ) {
     }
 }

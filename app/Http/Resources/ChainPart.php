@@ -9,7 +9,7 @@ use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Joint\Fit;
 
 /** A part as it stands in a rig. */
-#[OA\Schema(required: ['index', 'partId', 'kind', 'name', 'measure', 'setting', 'joint', 'fit', 'reversed', 'turns', 'makeshift', 'removable'])]
+#[OA\Schema(required: ['index', 'partId', 'kind', 'name', 'measure', 'setting', 'joint', 'fit', 'reversed', 'turns', 'makeshift', 'turnedMagnification', 'removable'])]
 final readonly class ChainPart
 {
     public function __construct(
@@ -33,8 +33,10 @@ final readonly class ChainPart
         public bool $reversed,
         #[OA\Property(description: 'Whether it can be put in the other way round')]
         public bool $turns,
-        #[OA\Property(description: 'Whether its lever is wedged or its plate turned; null = there is nothing of the sort')]
+        #[OA\Property(description: 'Whether its lever is wedged, its plate turned, it is taped on; null = there is nothing of the sort')]
         public ?bool $makeshift,
+        #[OA\Property(description: 'What the rig would magnify with this lens the other way round')]
+        public ?float $turnedMagnification,
         #[OA\Property()]
         public bool $removable,
     ) {

@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** The rig to scale, mm from the sensor. */
-#[OA\Schema(required: ['camera', 'sensorMm', 'parts', 'groups', 'cornerMm', 'cornerAtSubjectMm', 'tipMm', 'tipDiameterMm', 'subjectMm', 'entrancePupilMm', 'balanceMm'])]
+#[OA\Schema(required: ['camera', 'sensorMm', 'parts', 'groups', 'cornerMm', 'cornerAtSubjectMm', 'tipMm', 'tipDiameterMm', 'subjectMm', 'entrancePupilMm', 'balanceMm', 'movement'])]
 final readonly class DrawingView
 {
     /**
@@ -37,6 +37,8 @@ final readonly class DrawingView
         public ?float $entrancePupilMm,
         #[OA\Property()]
         public ?float $balanceMm,
+        #[OA\Property(description: 'What is swung or shifted; null = nothing is')]
+        public ?DrawingMovement $movement,
     ) {
     }
 }

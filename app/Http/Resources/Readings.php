@@ -8,7 +8,7 @@ use OpenApi\Attributes as OA;
 use ZincThimble\Core\Rig\ApertureWorked;
 
 /** What the rig does as set; mm unless named otherwise, null = infinite or not defined. */
-#[OA\Schema(required: ['magnification', 'fieldWidthMm', 'fieldHeightMm', 'workingDistanceMm', 'subjectDistanceMm', 'effectiveAperture', 'stopsLost', 'depthOfFieldMm', 'nearMm', 'farMm', 'waveDepthMm', 'airyDiameterMm', 'detailMm', 'entrancePupilMm', 'extensionMm', 'lightGapDeg', 'cornerBrightness', 'imageCircleMm', 'massG', 'momentAtMountNm', 'momentAtFootNm', 'price', 'joints', 'coupling', 'cornerPart'])]
+#[OA\Schema(required: ['magnification', 'fieldWidthMm', 'fieldHeightMm', 'workingDistanceMm', 'subjectDistanceMm', 'effectiveAperture', 'stopsLost', 'depthOfFieldMm', 'nearMm', 'farMm', 'waveDepthMm', 'airyDiameterMm', 'detailMm', 'entrancePupilMm', 'extensionMm', 'lightGapDeg', 'cornerBrightness', 'imageCircleMm', 'massG', 'momentAtMountNm', 'momentAtFootNm', 'price', 'joints', 'coupling', 'cornerPart', 'fullFrameMagnification', 'combinedFocalLengthMm', 'planeTiltDeg', 'fieldMovesMm'])]
 final readonly class Readings
 {
     public function __construct(
@@ -62,6 +62,14 @@ final readonly class Readings
         public ApertureWorked $coupling,
         #[OA\Property()]
         public ?string $cornerPart,
+        #[OA\Property(description: 'At what magnification a full 36 x 24 mm frame would show the same width')]
+        public ?float $fullFrameMagnification,
+        #[OA\Property(description: 'Focal length of all glass together')]
+        public ?float $combinedFocalLengthMm,
+        #[OA\Property(description: 'Tilt of the sharp plane against the sensor, degrees; null = nothing is swung or shifted')]
+        public ?float $planeTiltDeg,
+        #[OA\Property(description: 'How far the middle of the field moves')]
+        public ?float $fieldMovesMm,
     ) {
     }
 }

@@ -8,7 +8,7 @@ use OpenApi\Attributes as OA;
 use ZincThimble\Core\Reading\FocusState;
 
 /** A rig on the bench: everything its screen shows. */
-#[OA\Schema(required: ['id', 'revision', 'kitId', 'name', 'camera', 'chain', 'travels', 'readings', 'range', 'focus', 'infinity', 'doubts', 'takenAs', 'estimates', 'findings', 'cautions', 'drawing', 'subject', 'blurLimitMm', 'history', 'news', 'share', 'tags', 'schools', 'advice', 'conditions', 'modes'])]
+#[OA\Schema(required: ['id', 'revision', 'kitId', 'name', 'camera', 'chain', 'travels', 'readings', 'range', 'focus', 'infinity', 'doubts', 'takenAs', 'estimates', 'findings', 'cautions', 'drawing', 'subject', 'blurLimitMm', 'history', 'news', 'movesMm', 'share', 'tags', 'schools', 'advice', 'conditions', 'modes'])]
 final readonly class RigView
 {
     /**
@@ -66,6 +66,8 @@ final readonly class RigView
         public HistoryView $history,
         #[OA\Property(items: new OA\Items(ref: NewsView::class))]
         public array $news,
+        #[OA\Property(description: 'How far the step that was just taken makes the rig move to be sharp where it was: above 0 = away from the subject; null = it doesn’t, or no step was taken')]
+        public ?float $movesMm,
         #[OA\Property()]
         public ?ShareView $share,
         #[OA\Property(items: new OA\Items(type: 'string'))]

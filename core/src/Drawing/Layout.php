@@ -13,6 +13,7 @@ use ZincThimble\Core\Gear\Outline;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Reading\Balance;
+use ZincThimble\Core\Reading\BellowsMovements;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\LensModel;
 use ZincThimble\Core\Rig\Rig;
@@ -30,6 +31,7 @@ final class Layout
             $parts[] = self::part($rig, $axis, $i, $part);
         }
         $camera = $rig->camera;
+        $movement = BellowsMovements::of($rig, $axis, $reading->magnification);
         $pupil = $reading->entrancePupilMm;
 
         return [
@@ -51,6 +53,14 @@ final class Layout
             'subjectMm' => $reading->subjectDistanceMm,
             'entrancePupilMm' => $pupil === null || $reading->subjectDistanceMm === null ? null : $reading->subjectDistanceMm - $pupil,
             'balanceMm' => $balance === null ? null : $balance[0],
+            'movement' => $movement === null ? null : [
+                'part' => $movement->part,
+                'pivotMm' => $movement->pivotMm,
+                'swingDeg' => $movement->swingDeg,
+                'shiftMm' => $movement->shiftMm,
+                'planeTiltDeg' => $movement->planeTiltDeg,
+                'fieldMovesMm' => $movement->fieldMovesMm,
+            ],
         ];
     }
 

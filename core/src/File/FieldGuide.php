@@ -65,6 +65,7 @@ final class FieldGuide
         'rearClearanceMm' => ['Room for a grip', 'mm', 'From its rear face to where the rail begins: so far a grip may stand out.'],
         'latch' => ['Works a lever by hand', '', 'A lever or cable on it that works the lens whose mount it sits on: at the far end of a reversed lens.'],
         'bellows.latch' => ['Works a lever by hand', '', 'A latch or cable at its front that works the lens’s lever.'],
+        'taped' => ['Taped on', '', 'Held by tape, on a front that it doesn’t fit.'],
         'plateTurned' => ['Front plate turned', '', 'Turned round, its latch works the far end of a reversed lens.'],
         'maxSwingDeg' => ['Swings to', '°', 'The most its front swings to one side.'],
         'maxShiftMm' => ['Shifts to', 'mm', 'The most its front shifts to one side.'],
@@ -105,7 +106,7 @@ final class FieldGuide
         'stations' => ['Zoom stations', '', 'The fields that differ, at each focal length you know. One at either end is enough to begin.'],
         'measured' => ['Measured', '', 'Which figures were measured, and how far each may be off.'],
         'set' => ['Set', '', 'As it usually stands: ring, aperture, zoom.'],
-        'powerD' => ['Power', 'dioptres', 'Engraved as +2, +4. Or 1000 over its focal length in mm: make a sharp picture of a far lamp on paper and measure from glass to paper.'],
+        'powerD' => ['Power', 'dioptres', 'Engraved as +2, +4; or as its focal length in mm, 400, 200: type that, and it becomes +2.5, +5. Or 1000 over its focal length in mm: make a sharp picture of a far lamp on paper and measure from glass to paper.'],
         'elements' => ['Elements', '', 'One: a single glass. Two: a corrected pair; thicker and dearer.'],
         'thicknessMm' => ['Adds in front', 'mm', 'How much longer the lens gets with it screwed on.'],
         'planeFromFrontMm' => ['Its plane lies behind its front', 'mm', 'Half its thickness for a single glass, 0 for a pair, unless you know better.'],
@@ -158,7 +159,7 @@ final class FieldGuide
     ];
 
     /** Fields that a form leaves out: how a part is set belongs to a rig, `id` to files. */
-    private const NOT_ASKED = ['id', 'set', 'setMm', 'swingDeg', 'shiftMm', 'plateTurned', 'reversed', 'measured', 'shots'];
+    private const NOT_ASKED = ['id', 'set', 'setMm', 'swingDeg', 'shiftMm', 'plateTurned', 'taped', 'reversed', 'measured', 'shots'];
 
     /** @return array{label: string, unit: string, help: string} */
     public static function of(Kind $kind, string $field): array

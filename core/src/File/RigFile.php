@@ -6,6 +6,7 @@ namespace ZincThimble\Core\File;
 
 use ZincThimble\Core\Gear\Bellows;
 use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\CloseUpLens;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
@@ -106,6 +107,10 @@ final class RigFile
                 'shiftMm' => self::plain($rig->setting->shiftMm[$i] ?? null),
                 'plateTurned' => $part instanceof Bellows && ($rig->setting->makeshift[$i] ?? false) ? true : null,
             ], static fn (mixed $item): bool => $item !== null);
+        }
+        if ($part->kind === Kind::CloseUpLens) {
+            unset($fields['taped']);
+            $fields += ($rig->setting->makeshift[$i] ?? false) ? ['taped' => true] : [];
         }
         if ($part->kind === Kind::Lens) {
             $set = new Values(is_array($fields['set'] ?? null) ? $part->document->object('set')->fields : []);
@@ -239,7 +244,11 @@ final class RigFile
             $focus[] = $set->floatOrNull('focus');
             $aperture[] = $set->floatOrNull('aperture');
             $zoom[] = $set->floatOrNull('zoomMm');
-            $makeshift[] = $part instanceof Bellows ? $values->boolOr('plateTurned', false) : $set->boolOr('makeshift', false);
+            $makeshift[] = match (true) {
+                $part instanceof Bellows => $values->boolOr('plateTurned', false),
+                $part instanceof CloseUpLens => $values->boolOr('taped', false),
+                default => $set->boolOr('makeshift', false),
+            };
             if ($set->boolOr('working', false)) {
                 $working ??= $i;
             }

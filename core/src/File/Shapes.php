@@ -180,7 +180,7 @@ final class Shapes
             Kind::CloseUpLens => [
                 Field::number('powerD', -50.0, 50.0)->notZero()->needed(), Field::integer('elements', 1, 2), Field::length('thicknessMm'),
                 Field::length('planeFromFrontMm'), $clear, Field::flag('sealed'), Field::number('index', 1.001, 2.5),
-                Field::width('clipMinMm'), Field::width('clipMaxMm'), Field::halfWidths('measured'),
+                Field::width('clipMinMm'), Field::width('clipMaxMm'), Field::halfWidths('measured'), Field::flag('taped'),
             ],
             Kind::Objective => [
                 Field::number('nominal', 0.01, 1000.0)->needed(), Field::number('na', 0.001, 1.6)->needed(), Field::length('workingDistanceMm')->needed(),

@@ -8,7 +8,6 @@ use ZincThimble\Core\Gear\Bellows;
 use ZincThimble\Core\Gear\Joint;
 use ZincThimble\Core\Gear\JointEnd;
 use ZincThimble\Core\Joint\Fit;
-use ZincThimble\Core\Joint\Mating;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
 
@@ -22,7 +21,7 @@ final class JointRule implements Rule
         $camera = $context->rig->camera;
         $behind = null;
         foreach ($context->rig->chain as $i => $part) {
-            $fit = Mating::of($camera, $behind, $part);
+            $fit = $context->rig->fitAt($i);
             if ($fit !== Fit::Mates && $fit !== Fit::Unknown) {
                 $front = $behind === null ? $camera->front : $behind->identity->front;
                 $spans[] = new Span($this->misfit($fit, $i, $front, $part->identity->rear, [

@@ -66,8 +66,12 @@ final class MendCandidates
     {
         $part = $rig->chain[$index];
         $behind = $rig->chain[$index - 1] ?? null;
-        if ($part instanceof Lens && Mating::of($rig->camera, $behind, $part->turned()) === Fit::Mates) {
+        $turned = Mating::turned($part);
+        if ($turned !== null && Mating::of($rig->camera, $behind, $turned) === Fit::Mates) {
             yield new Mend('Turn {name} round', ['name' => $part->label()], [MendStep::turn($index)]);
+        }
+        if ($part instanceof CloseUpLens && ! ($rig->setting->makeshift[$index] ?? false)) {
+            yield new Mend('Tape {name} on', ['name' => $part->label()], [MendStep::makeshift($index)]);
         }
         $front = $behind === null ? $rig->camera->front : $behind->identity->front;
         $path = AdapterPaths::between($front, $part->identity->rear, $kit);
@@ -290,7 +294,7 @@ final class MendCandidates
             foreach ([array_filter($positions, static fn (float $mm): bool => $mm > $now), array_reverse(array_filter($positions, static fn (float $mm): bool => $mm < $now))] as $side) {
                 foreach ($side as $mm) {
                     if ($does($rig->with($travel->kind, $travel->part, $mm))) {
-                        yield Mend::set('Zoom to {value:mm}', $travel->part, TravelKind::Zoom, $mm);
+                        yield Mend::set('Zoom to {value:focal}', $travel->part, TravelKind::Zoom, $mm);
                         break;
                     }
                 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Finding;
 
 /**
- * Says a sentence with numbers in it: `{name}` as it is, `{name:mm}` a length, `{name:x}` a magnification, `{name:f}` an
+ * Says a sentence with numbers in it: `{name}` as it is, `{name:mm}` a length, `{name:focal}` a focal length, which is in mm whatever lengths are in, `{name:x}` a magnification, `{name:f}` an
  * f-number, `{name:stops}`, `{name:deg}`, `{name:pct}`, `{name:n}` a count, `{name:nm}` newton metres, `{name:d}` dioptres,
  * `{name:s}` seconds.
  */
@@ -23,11 +23,11 @@ final class Phrase
         }, $pattern);
     }
 
-    /** A number with its unit, with the digits it deserves: `mm`, `x`, `f`, `deg`, `pct`, `nm`, `s`, or none. */
+    /** A number with its unit, with the digits it deserves: `mm`, `focal`, `x`, `f`, `deg`, `pct`, `nm`, `s`, or none. */
     public static function figure(float $value, string $unit): string
     {
         return match ($unit) {
-            'mm' => self::digits($value).self::THIN.'mm',
+            'mm', 'focal' => self::digits($value).self::THIN.'mm',
             'x' => self::digits($value).'×',
             'f' => 'f/'.self::fNumber($value),
             'stops' => self::stops($value),

@@ -177,7 +177,9 @@ final readonly class JointMap
         }
         $part = $parts[$node];
 
-        return $part instanceof Lens ? [$part->identity->front, $part->turned()->identity->front] : [$part->identity->front];
+        $turned = Mating::turned($part);
+
+        return $turned === null ? [$part->identity->front] : [$part->identity->front, $turned->identity->front];
     }
 
     /**
@@ -193,7 +195,9 @@ final readonly class JointMap
         }
         $part = $parts[$node];
 
-        return $part instanceof Lens ? [$part->identity->rear, $part->turned()->identity->rear] : [$part->identity->rear];
+        $turned = Mating::turned($part);
+
+        return $turned === null ? [$part->identity->rear] : [$part->identity->rear, $turned->identity->rear];
     }
 
     /** @param  list<JointEnd>  $ends */

@@ -8,8 +8,10 @@ use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\CloseUpLens;
 use ZincThimble\Core\Gear\JointEnd;
 use ZincThimble\Core\Gear\JointType;
+use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Outline;
 use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Gear\Spacer;
 
 /**
  * What mates with what: same standard, one half male and the other female (handbook, "The parts").
@@ -55,12 +57,24 @@ final class Mating
         return self::ofEnds($front, $part->identity->rear);
     }
 
+    /** A part the other way round; null where it goes only one way: a lens that comes off its camera does, and a ring of two threads. */
+    public static function turned(Part $part): ?Part
+    {
+        return match (true) {
+            $part instanceof Lens => $part->identity->rear->main()?->type === JointType::Fixed ? null : $part->turned(),
+            $part instanceof Spacer => $part->turns() ? $part->turned() : null,
+            default => null,
+        };
+    }
+
     private static function clip(?Part $behind, CloseUpLens $part): Fit
     {
         if ($behind === null) {
             return Fit::Different;
         }
-        $width = Outline::frontMm($behind);
+        // It goes round what a thread is cut into: the thread tells how wide that is, the barrel behind it doesn't.
+        $thread = $behind->identity->front->main();
+        $width = $thread?->isThread() === true ? (float) $thread->diameterMm : Outline::frontMm($behind);
         $fits = $width >= ($part->clipMinMm ?? 0.0) && $width <= ($part->clipMaxMm ?? INF);
 
         return $fits ? Fit::Mates : Fit::ClipSize;

@@ -39,23 +39,25 @@ final class Balance
         if (! $rig->totals->hasFoot) {
             return null;
         }
-        $least = null;
+        $point = self::balancePoint($rig, $axis);
+        $foot = self::footMm($rig, $axis);
+
+        return $point === null || $foot === null ? null : self::GRAVITY * $point[1] * ($point[0] - $foot);
+    }
+
+    /** The foot that carries it best, mm from the sensor: the one nearest to where it balances; null when no part has one. */
+    public static function footMm(Rig $rig, Axis $axis): ?float
+    {
+        $balance = self::balancePoint($rig, $axis)[0] ?? 0.0;
+        $best = null;
         foreach ($rig->chain as $i => $part) {
-            if ($part->identity->footMm === null) {
-                continue;
-            }
-            $point = self::balancePoint($rig, $axis);
-            if ($point === null) {
-                return null;
-            }
-            $foot = $axis->rearMm[$i] + $part->identity->footMm + $axis->converterMm;
-            $moment = self::GRAVITY * $point[1] * ($point[0] - $foot);
-            if ($least === null || abs($moment) < abs($least)) {
-                $least = $moment;
+            if ($part->identity->footMm !== null) {
+                $foot = $axis->rearMm[$i] + $part->identity->footMm + $axis->converterMm;
+                $best = $best === null || abs($foot - $balance) < abs($best - $balance) ? $foot : $best;
             }
         }
 
-        return $least;
+        return $best;
     }
 
     /**

@@ -4,9 +4,61 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Reading;
 
+use ZincThimble\Core\Gear\Bellows;
+use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Rig\Rig;
+
 /** What swing and shift of a bellows do (OPTICS.md, "Bellows movements"). Angles in degrees, lengths in mm. */
-final class BellowsMovements
+final readonly class BellowsMovements
 {
+    private function __construct(
+        /** The bellows of the rig. */
+        public int $part,
+        /** Where its front plate swings, mm from the sensor. */
+        public float $pivotMm,
+        public float $swingDeg,
+        public float $shiftMm,
+        /** Tilt of the sharp plane against the sensor, the way the front is swung. */
+        public float $planeTiltDeg,
+        /** How far the middle of the field moves, the way the front is shifted; null at infinity. */
+        public ?float $fieldMovesMm,
+    ) {
+    }
+
+    /**
+     * Of a rig as it is set: its first bellows that is swung or shifted.
+     *
+     * @param  ?float  $magnification  of the reading; null = no image
+     * @return ?self null = none is, or there is no image to move
+     */
+    public static function of(Rig $rig, Axis $axis, ?float $magnification): ?self
+    {
+        if ($magnification === null) {
+            return null;
+        }
+        foreach ($rig->chain as $i => $part) {
+            $swing = $rig->setting->swingDeg[$i] ?? 0.0;
+            $shift = $rig->setting->shiftMm[$i] ?? 0.0;
+            if (! $part instanceof Bellows || ($swing === 0.0 && $shift === 0.0)) {
+                continue;
+            }
+            $pivot = $axis->frontMm[$i] + $axis->converterMm;
+            $moves = null;
+            if ($magnification > 0.0) {
+                $moves = self::lensShiftMovesFieldMm($shift, $magnification);
+                $focal = Beside::combinedFocalLengthMm($axis);
+                // Only what swings about a place away from its rear principal plane carries that plane along.
+                if ($swing !== 0.0 && $focal !== null) {
+                    $moves += self::swingMovesFieldMm($focal / $axis->factor * (1.0 + $magnification / $axis->factor) + $axis->converterMm - $pivot, $swing, $magnification);
+                }
+            }
+
+            return new self($i, $pivot, $swing, $shift, self::planeTiltToSensorDeg($magnification, $swing), $moves);
+        }
+
+        return null;
+    }
+
     /** Magnification on the lens's own axis when it is swung: `(1 + M) / cos(alpha) - 1`. */
     public static function swungMagnification(float $magnification, float $swingDeg): float
     {

@@ -7,6 +7,7 @@ namespace ZincThimble\Core\Report;
 use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Findings;
 use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Reading\Beside;
 use ZincThimble\Core\Reading\Estimates;
 use ZincThimble\Core\Reading\FocusState;
 use ZincThimble\Core\Reading\Infinity;
@@ -74,13 +75,14 @@ final readonly class RigReport
     /**
      * Every figure by its name, the one place that spells them: for files, screens and whatever else tells a rig.
      *
-     * @return array{magnification: ?float, fieldWidthMm: ?float, fieldHeightMm: ?float, workingDistanceMm: ?float, subjectDistanceMm: ?float, effectiveAperture: ?float, stopsLost: ?float, depthOfFieldMm: ?float, nearMm: ?float, farMm: ?float, waveDepthMm: ?float, airyDiameterMm: ?float, detailMm: ?float, entrancePupilMm: ?float, extensionMm: ?float, lightGapDeg: ?float, cornerBrightness: ?float, cornerPart: ?string, imageCircleMm: ?float, massG: ?float, momentAtMountNm: ?float, momentAtFootNm: ?float, price: ?float, joints: int, coupling: ApertureWorked}
+     * @return array{magnification: ?float, fieldWidthMm: ?float, fieldHeightMm: ?float, workingDistanceMm: ?float, subjectDistanceMm: ?float, effectiveAperture: ?float, stopsLost: ?float, depthOfFieldMm: ?float, nearMm: ?float, farMm: ?float, waveDepthMm: ?float, airyDiameterMm: ?float, detailMm: ?float, entrancePupilMm: ?float, extensionMm: ?float, lightGapDeg: ?float, cornerBrightness: ?float, cornerPart: ?string, imageCircleMm: ?float, massG: ?float, momentAtMountNm: ?float, momentAtFootNm: ?float, price: ?float, joints: int, coupling: ApertureWorked, fullFrameMagnification: ?float, combinedFocalLengthMm: ?float, planeTiltDeg: ?float, fieldMovesMm: ?float}
      */
     public function figures(): array
     {
         $reading = $this->reading;
         $totals = $this->rig->totals;
         $cut = $reading->cornerPart;
+        $beside = Beside::of($this->rig, $this->axis, $reading);
 
         return [
             'magnification' => $reading->magnification,
@@ -108,6 +110,10 @@ final readonly class RigReport
             'price' => $totals->price,
             'joints' => $totals->joints,
             'coupling' => $totals->coupling,
+            'fullFrameMagnification' => Beside::onFullFrame($reading->magnification, $this->rig->frame),
+            'combinedFocalLengthMm' => $beside['combinedFocalLengthMm'],
+            'planeTiltDeg' => $beside['planeTiltDeg'],
+            'fieldMovesMm' => $beside['fieldMovesMm'],
         ];
     }
 
@@ -115,7 +121,7 @@ final readonly class RigReport
     public function toArray(): array
     {
         $figures = $this->figures();
-        $aside = array_flip(['lightGapDeg', 'cornerBrightness', 'cornerPart', 'imageCircleMm', 'massG', 'momentAtMountNm', 'momentAtFootNm', 'price', 'joints', 'coupling']);
+        $aside = array_flip(['lightGapDeg', 'cornerBrightness', 'cornerPart', 'imageCircleMm', 'massG', 'momentAtMountNm', 'momentAtFootNm', 'price', 'joints', 'coupling', 'fullFrameMagnification', 'combinedFocalLengthMm', 'planeTiltDeg', 'fieldMovesMm']);
 
         return array_diff_key($figures, $aside) + [
             'range' => [
@@ -139,6 +145,10 @@ final readonly class RigReport
             'price' => $figures['price'],
             'joints' => $figures['joints'],
             'coupling' => $figures['coupling']->value,
+            'fullFrameMagnification' => $figures['fullFrameMagnification'],
+            'combinedFocalLengthMm' => $figures['combinedFocalLengthMm'],
+            'planeTiltDeg' => $figures['planeTiltDeg'],
+            'fieldMovesMm' => $figures['fieldMovesMm'],
             'settled' => $this->settled(),
             'estimates' => Estimates::of($this->rig, $this->reading->magnification),
             'uncertainty' => $this->halfWidths === [] ? new \stdClass : $this->halfWidths,

@@ -105,6 +105,7 @@ final readonly class Sweep
 
         return [
             'magnification' => $columns->magnification,
+            'fullFrameMagnification' => array_map(static fn (?float $m): ?float => Beside::onFullFrame($m, $rig->frame), $columns->magnification),
             'fieldWidthMm' => $width,
             'fieldHeightMm' => $height,
             'workingDistanceMm' => $columns->workingDistanceMm,

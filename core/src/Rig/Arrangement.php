@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Rig;
 
-use ZincThimble\Core\Gear\JointType;
-use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
-use ZincThimble\Core\Gear\Spacer;
+use ZincThimble\Core\Joint\Mating;
 
 /**
  * Which parts stand in a chain, in which order, each with its own setting: what a rig is rebuilt from when a part is
@@ -70,20 +68,11 @@ final readonly class Arrangement
         return new self($parts, $set);
     }
 
-    /** Whether a part can be put in the other way round. */
-    public static function turns(Part $part): bool
-    {
-        return $part instanceof Lens && $part->identity->rear->main()?->type !== JointType::Fixed || $part instanceof Spacer && $part->turns();
-    }
-
     /** The lens, or the ring of two threads, at that place turned round; any other part stays as it is. */
     public function turning(int $index): self
     {
         $parts = $this->parts;
-        $part = $parts[$index];
-        if ($part instanceof Lens || $part instanceof Spacer && $part->turns()) {
-            $parts[$index] = $part->turned();
-        }
+        $parts[$index] = Mating::turned($parts[$index]) ?? $parts[$index];
 
         return new self(array_values($parts), $this->set);
     }

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Rig;
 
 use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\CloseUpLens;
 use ZincThimble\Core\Gear\Frame;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\VariableSpacer;
+use ZincThimble\Core\Joint\Fit;
+use ZincThimble\Core\Joint\Mating;
 
 /**
  * A camera and the chain of parts on it, from the camera outwards, as set, with its lenses settled.
@@ -124,6 +127,27 @@ final class Rig
     public function withMakeshift(int $part, bool $used): self
     {
         return $this->withSetting($this->setting->withMakeshift($part, $used));
+    }
+
+    /** How the part at one place goes on what is behind it; a close-up lens that is taped goes on anything. */
+    public function fitAt(int $index): Fit
+    {
+        $fit = $this->untapedFitAt($index);
+
+        return $fit !== Fit::Mates && $this->chain[$index] instanceof CloseUpLens && ($this->setting->makeshift[$index] ?? false) ? Fit::Improvised : $fit;
+    }
+
+    /** Whether a makeshift helps there: a lever to wedge, a latch to turn to the other side, glass to tape on. */
+    public function takesMakeshift(int $index): bool
+    {
+        $part = $this->chain[$index];
+
+        return ApertureWorked::takesMakeshift($part) || $part instanceof CloseUpLens && $this->untapedFitAt($index) !== Fit::Mates;
+    }
+
+    private function untapedFitAt(int $index): Fit
+    {
+        return Mating::of($this->camera, $this->chain[$index - 1] ?? null, $this->chain[$index]);
     }
 
     /** The same rig with the lens at one place settled otherwise. */

@@ -20,7 +20,7 @@ final class Setting
      * @param  array<int, ?float>  $swingDeg  bellows
      * @param  array<int, ?float>  $shiftMm  bellows
      * @param  ?int  $working  place of the lens whose diaphragm is in use; null = the one nearest the camera
-     * @param  array<int, bool>  $makeshift  lenses: the lever is wedged or taped where the ring stands; bellows: the front plate is turned round
+     * @param  array<int, bool>  $makeshift  lenses: the lever is wedged or taped where the ring stands; bellows: the front plate is turned round; close-up lenses: taped on
      */
     public function __construct(
         /** @phpstan-allow-private-mutation */

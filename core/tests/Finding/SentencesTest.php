@@ -34,7 +34,7 @@ final class SentencesTest extends TestCase
                 'stop',
                 1,
                 'Fifty ends in M52×0.75, Close-up begins with M52×0.5: same diameter, different pitch. They start, bind and are ruined. Don’t force them.',
-                ['Take off Close-up'],
+                ['Tape Close-up on', 'Take off Close-up'],
             ],
             'too much tube for a short lens' => [
                 'stop',
@@ -101,6 +101,12 @@ final class SentencesTest extends TestCase
                 null,
                 "Infinity is lost: the furthest focus is 2522\u{2009}mm from the sensor.",
                 ['Take off Tube'],
+            ],
+            'two tubes that take infinity and most of the magnification' => [
+                'note',
+                null,
+                "Infinity is lost: the furthest focus is 218\u{2009}mm from the sensor.",
+                ['Take off all tubes'],
             ],
             'an adapter that is short' => [
                 'note',

@@ -129,6 +129,11 @@ final class JointsTest extends TestCase
             $this->assertSame($fit, Mating::of($camera, $lens($outer), $clip(['clipMinMm' => 50, 'clipMaxMm' => 78])), (string) $outer);
         }
         $this->assertSame(Fit::Mates, Mating::of($camera, $lens(300.0), $clip(['clipMinMm' => 50])), 'as large as it likes');
+        $threaded = static fn (int $thread, float $outer): Part => Parts::make(Kind::Lens, new Values(['focalLengthMm' => 50, 'registerMm' => 44.5, 'frontRimMm' => 38, 'frontOuterMm' => $outer, 'front' => "thread:{$thread}x0.75"]));
+        foreach ([[49, Fit::ClipSize], [50, Fit::Mates], [78, Fit::Mates], [79, Fit::ClipSize]] as [$thread, $fit]) {
+            $this->assertSame($fit, Mating::of($camera, $threaded($thread, 64.0), $clip(['clipMinMm' => 50, 'clipMaxMm' => 78])), 'its thread counts, not its barrel: '.$thread);
+        }
+        $this->assertSame(Fit::Mates, Mating::of($camera, $threaded(72, 92.0), $clip(['clipMinMm' => 52, 'clipMaxMm' => 77])));
         $this->assertSame(Fit::Different, Mating::of($camera, null, $clip([])), 'on no camera');
     }
 

@@ -32,7 +32,7 @@ final class JoinTest extends TestCase
     {
         $maker = RigMaker::seeded(__METHOD__);
         $kits = new KitMaker($maker);
-        $found = 0;
+        $found = $turned = 0;
         for ($n = 0; $n < 2000; $n++) {
             $rings = $kits->rings(7);
             $front = self::end($kits->joint(), Side::Female);
@@ -48,11 +48,23 @@ final class JoinTest extends TestCase
                     $end = $ring->identity->front;
                 }
                 $this->assertSame(Fit::Mates, Mating::ofEnds($end, $rear));
-                $this->assertCount(count($path), array_unique(array_map(spl_object_id(...), $path)), 'no ring is used twice');
+                $this->assertCount(count($path), array_unique(array_map(static fn (Part $ring): string => $ring->label(), $path)), 'no ring is used twice');
                 $found += $path === [] ? 0 : 1;
+                $turned += count(array_filter($path, static fn (Part $ring): bool => $ring instanceof Spacer && $ring->reversed));
             }
         }
         $this->assertGreaterThan(100, $found);
+        $this->assertGreaterThan(3, $turned, 'rings of two threads go either way round');
+    }
+
+    public function test_of_two_ways_as_long_the_one_with_a_shoulder_is_taken_though_the_other_is_thinner(): void
+    {
+        $ring = static fn (string $name, float $mm, ?bool $shoulder): Part => Parts::make(Kind::Adapter, new Values(['name' => $name, 'rear' => 'thread:42x1', 'front' => 'larch', 'lengthMm' => $mm] + ($shoulder === null ? [] : ['shoulder' => $shoulder])));
+        $way = static fn (Part ...$rings): array => array_map(static fn (Part $part): string => $part->label(), AdapterPaths::between(self::end('thread:42x1', Side::Female), self::end('larch', Side::Male), array_values($rings)) ?? []);
+        $this->assertSame(['With'], $way($ring('Without', 1.0, false), $ring('With', 1.5, true)));
+        $this->assertSame(['Nobody knows'], $way($ring('Without', 1.0, false), $ring('Nobody knows', 1.5, null)));
+        $this->assertSame(['Thin'], $way($ring('Thin', 1.0, null), $ring('Thick', 1.5, null)));
+        $this->assertSame(['Without'], $way($ring('Without', 1.0, false)), 'better than none');
     }
 
     public function test_where_there_is_no_path_the_bridge_named_makes_one(): void
@@ -116,16 +128,19 @@ final class JoinTest extends TestCase
                 }
             }
             $this->assertCount(count($cameras) + count($parts), $seen, 'everything lies on one island');
-            // No two parts of different islands touch.
-            foreach ($parts as $a => $one) {
-                foreach ($parts as $b => $other) {
-                    if ($seen[$a] !== $seen[$b]) {
-                        $this->assertNotSame(Fit::Mates, Mating::ofEnds($one->identity->front, $other->identity->rear));
+            // No two parts of different islands touch, whichever way round.
+            $ways = array_map(static fn (Part $part): array => array_filter([$part, Mating::turned($part)]), $parts);
+            foreach ($ways as $a => $ones) {
+                foreach ($ones as $one) {
+                    foreach ($ways as $b => $others) {
+                        foreach ($seen[$a] === $seen[$b] ? [] : $others as $other) {
+                            $this->assertNotSame(Fit::Mates, Mating::ofEnds($one->identity->front, $other->identity->rear));
+                        }
                     }
-                }
-                foreach ($cameras as $c => $camera) {
-                    if ($seen[$a] !== $seen[-1 - $c]) {
-                        $this->assertNotSame(Fit::Mates, Mating::ofEnds($camera->front, $one->identity->rear));
+                    foreach ($cameras as $c => $camera) {
+                        if ($seen[$a] !== $seen[-1 - $c]) {
+                            $this->assertNotSame(Fit::Mates, Mating::ofEnds($camera->front, $one->identity->rear));
+                        }
                     }
                 }
             }
@@ -201,13 +216,15 @@ final class JoinTest extends TestCase
     {
         $end = $path === [] ? $front : $path[count($path) - 1]->identity->front;
         $best = Mating::ofEnds($end, $rear) === Fit::Mates ? $path : null;
-        foreach ($rings as $i => $ring) {
-            if (Mating::ofEnds($end, $ring->identity->rear) === Fit::Mates) {
-                $rest = $rings;
-                unset($rest[$i]);
-                $found = self::brute($front, $rear, array_values($rest), [...$path, $ring]);
-                if ($found !== null && ($best === null || self::cost($found) < self::cost($best))) {
-                    $best = $found;
+        foreach ($rings as $i => $each) {
+            foreach ($each instanceof Spacer && $each->turns() ? [$each, $each->turned()] : [$each] as $ring) {
+                if (Mating::ofEnds($end, $ring->identity->rear) === Fit::Mates) {
+                    $rest = $rings;
+                    unset($rest[$i]);
+                    $found = self::brute($front, $rear, array_values($rest), [...$path, $ring]);
+                    if ($found !== null && ($best === null || self::cost($found) < self::cost($best))) {
+                        $best = $found;
+                    }
                 }
             }
         }
@@ -217,10 +234,10 @@ final class JoinTest extends TestCase
 
     /**
      * @param  list<Part>  $path
-     * @return array{int, float, float}
+     * @return array{int, int, float, float}
      */
     private static function cost(array $path): array
     {
-        return [count($path), (float) array_sum(array_map(static fn (Part $part): float => $part instanceof Spacer ? $part->lengthMm : 0.0, $path)), (float) array_sum(array_map(static fn (Part $part): float => $part->identity->price ?? 0.0, $path))];
+        return [count($path), count(array_filter($path, static fn (Part $part): bool => $part instanceof Spacer && $part->shoulder === false)), (float) array_sum(array_map(static fn (Part $part): float => $part instanceof Spacer ? $part->lengthMm : 0.0, $path)), (float) array_sum(array_map(static fn (Part $part): float => $part->identity->price ?? 0.0, $path))];
     }
 }

@@ -37,8 +37,8 @@ final class SweepTest extends TestCase
                     foreach (['magnification', 'workingDistanceMm', 'subjectDistanceMm', 'effectiveAperture', 'nearMm', 'farMm', 'waveDepthMm', 'detailMm', 'entrancePupilMm', 'lightGapDeg', 'cornerBrightness', 'momentAtMountNm'] as $reading) {
                         Near::assert($answer->reading->{$reading}, $columns[$reading][$row], 1e-6, $name.' '.$reading);
                     }
-                    foreach (Beside::READINGS as $reading) {
-                        Near::assert($answer->reading->{$reading}, $beside[$reading][$row], 1e-6, $name.' '.$reading);
+                    foreach (Beside::of($answer->rig, $answer->axis, $answer->reading) as $reading => $value) {
+                        Near::assert($value, $beside[$reading][$row], 1e-6, $name.' '.$reading);
                     }
                     $cut = $answer->reading->cornerPart;
                     $this->assertSame(

@@ -115,8 +115,12 @@ final class BudgetTest extends TestCase
             $near = [];
             foreach ($parts as $a => $one) {
                 foreach ($parts as $b => $other) {
-                    if ($a !== $b && (Mating::ofEnds($one->identity->front, $other->identity->rear) === Fit::Mates || Mating::ofEnds($other->identity->front, $one->identity->rear) === Fit::Mates)) {
-                        $near[$a][] = $b;
+                    foreach (array_filter([$one, Mating::turned($one)]) as $way) {
+                        foreach (array_filter([$other, Mating::turned($other)]) as $otherWay) {
+                            if ($a !== $b && (Mating::ofEnds($way->identity->front, $otherWay->identity->rear) === Fit::Mates || Mating::ofEnds($otherWay->identity->front, $way->identity->rear) === Fit::Mates)) {
+                                $near[$a][] = $b;
+                            }
+                        }
                     }
                 }
             }

@@ -3,8 +3,11 @@ import { useId, useLayoutEffect, useRef, useState, type ReactNode, type Ref } fr
 import type { Schema } from '../api/client';
 import { length, type Units } from '../ui/figures';
 import { strings } from '../strings/index';
+import { crosses, outlines } from './clear';
 import { frameOf, type Frame } from './frame';
+import { moved, placeOf } from './movement';
 import { CameraShape, PartShape } from './shapes';
+import { Slice, SubjectPlane } from './SubjectPlane';
 
 type Drawing = Schema['DrawingView'];
 
@@ -118,7 +121,12 @@ function Sheet({
                 <CameraShape camera={drawing.camera} sensorMm={drawing.sensorMm} frame={frame} />
             </g>
             {drawing.parts.map((part) => (
-                <DraggedPart key={part.index} index={part.index} onSelect={() => onSelect(partItem(part.index))}>
+                <DraggedPart
+                    key={part.index}
+                    index={part.index}
+                    transform={placeOf(drawing.movement, part.index, frame)}
+                    onSelect={() => onSelect(partItem(part.index))}
+                >
                     <PartShape part={part} frame={frame} />
                     {selected === partItem(part.index) && (
                         <path
@@ -143,7 +151,7 @@ function Sheet({
             <Joints drawing={drawing} frame={frame} misfits={misfits} selected={selected} onSelect={onSelect} />
             {drawing.balanceMm !== null && <BalancePoint at={x(drawing.balanceMm)} y={frame.ruleY - 9} />}
             {drawing.entrancePupilMm !== null && <EntrancePupil drawing={drawing} frame={frame} />}
-            <ScaleBar frame={frame} units={units} />
+            <ScaleBar drawing={drawing} frame={frame} units={units} />
             {pointed && <PointedAt drawing={drawing} frame={frame} pointed={pointed} workingDistanceMm={workingDistanceMm} />}
             <Labels drawing={drawing} cameraName={cameraName} frame={frame} selected={selected} />
         </>
@@ -151,7 +159,17 @@ function Sheet({
 }
 
 /** A part that can be chosen, or taken along the axis by the hand. */
-function DraggedPart({ index, onSelect, children }: { index: number; onSelect: () => void; children: ReactNode }) {
+function DraggedPart({
+    index,
+    transform,
+    onSelect,
+    children,
+}: {
+    index: number;
+    transform: string | undefined;
+    onSelect: () => void;
+    children: ReactNode;
+}) {
     const { setNodeRef, listeners, isDragging } = useDraggable({ id: `drawn-${index}`, data: { index } });
     return (
         // What is dragged is asked only for its index on the screen, which every element knows.
@@ -161,62 +179,34 @@ function DraggedPart({ index, onSelect, children }: { index: number; onSelect: (
             onClick={onSelect}
             className="cursor-pointer"
             opacity={isDragging ? 0.4 : 1}
+            transform={transform}
         >
             {children}
         </g>
     );
 }
 
-/** The sharp slice on either side of the plane of focus. */
-function Slice({
-    drawing,
-    frame,
-    nearMm,
-    farMm,
-    strong,
-}: {
-    drawing: Drawing;
-    frame: Frame;
-    nearMm: number | null;
-    farMm: number | null;
-    strong: boolean;
-}) {
-    if (drawing.subjectMm === null || nearMm === null || frame.broken) return null;
-    const from = frame.x(drawing.subjectMm - nearMm);
-    const to = farMm === null ? frame.width : frame.x(drawing.subjectMm + farMm);
-    const half = Math.max(26, drawing.tipDiameterMm * 0.62);
-    return (
-        <rect
-            x={Math.min(from, to - 1)}
-            y={frame.y(half)}
-            width={Math.max(1, to - from)}
-            height={frame.y(-half) - frame.y(half)}
-            fill="var(--madder)"
-            opacity={strong ? 0.45 : 0.2}
-            pointerEvents="none"
-        />
-    );
-}
-
 /** Where the rig's entrance pupil stands on the axis: what perspective is seen from. */
 function EntrancePupil({ drawing, frame }: { drawing: Drawing; frame: Frame }) {
-    const at = drawing.entrancePupilMm ?? 0;
-    const x = frame.x(at);
+    const at = moved(drawing.movement, drawing.entrancePupilMm ?? 0, 0);
+    const x = frame.x(at.mm);
     if (x < 0 || x > frame.width) return null;
     return (
-        <g transform={`translate(${x} ${frame.axisY})`} stroke="var(--beam)" strokeWidth={1.4} fill="none">
+        <g transform={`translate(${x} ${frame.y(at.high)})`} stroke="var(--beam)" strokeWidth={1.4} fill="none">
             <title>{strings.bench.entrancePupil}</title>
             <path d="M0 -13V-6M0 6V13M-4 -13H4M-4 13H4" />
         </g>
     );
 }
 
-/** A round length at the drawing's scale. */
-function ScaleBar({ frame, units }: { frame: Frame; units: Units }) {
+/** A round length at the drawing's scale, where there is room for it: the rule under the rig tells the same. */
+function ScaleBar({ drawing, frame, units }: { drawing: Drawing; frame: Frame; units: Units }) {
     const unit = units === 'mm' ? 1 : 25.4;
     const round = [1, 2, 5, 10, 20, 50, 100, 200].map((step) => step * (units === 'mm' ? 1 : 0.1) * unit);
     const mm = round.find((step) => step * frame.scale >= 44) ?? 200;
     const width = mm * frame.scale;
+    const box = { left: frame.width - width - 18, right: frame.width - 8, top: frame.ruleY - 36, bottom: frame.ruleY - 12 };
+    if (outlines(drawing, frame).some((each) => crosses(each, box))) return null;
     return (
         <g transform={`translate(${frame.width - width - 14} ${frame.ruleY - 18})`} className="figures">
             <path d={`M0 -4V4M0 0H${width}M${width} -4V4`} stroke="var(--ink)" strokeWidth={1.4} fill="none" />
@@ -305,17 +295,24 @@ function Light({ drawing, frame }: { drawing: Drawing; frame: Frame }) {
     const last = drawing.groups[drawing.groups.length - 1];
     const cone = drawing.groups.filter((group) => group.cone !== null);
     if (!last || cone.length === 0) return null;
+    const at = (mm: number, high: number) => {
+        const place = moved(drawing.movement, mm, high);
+        return `L${x(place.mm)} ${y(place.high)}`;
+    };
+    const off = drawing.movement?.fieldMovesMm ?? 0;
     const edge = (sign: 1 | -1) => {
         let path = `M${x(0)} ${y(0)}`;
-        for (const group of cone) path += `L${x(group.zi)} ${y(sign * (group.cone ?? 0))}L${x(group.zo)} ${y(sign * (group.cone ?? 0))}`;
+        for (const group of cone) path += at(group.zi, sign * (group.cone ?? 0)) + at(group.zo, sign * (group.cone ?? 0));
         // A subject beyond the break: the cone leaves towards it at the slope it really has, near enough parallel.
         const tail = drawing.subjectMm === null || frame.broken ? sign * (last.cone ?? 0) : 0;
-        return `${path}L${end} ${y(tail * (drawing.subjectMm === null ? 1 : frame.broken ? 0.8 : 1))}`;
+        const aside = frame.broken ? (drawing.movement?.shiftMm ?? 0) : off;
+        return `${path}L${end} ${y(aside + tail * (drawing.subjectMm === null ? 1 : frame.broken ? 0.8 : 1))}`;
     };
     let chief = `M${x(0)} ${y(drawing.cornerMm)}`;
     for (const group of drawing.groups)
         if (group.chief !== null) chief += `L${x(group.zi)} ${y(group.chief)}L${x(group.zo)} ${y(group.chief)}`;
     const showChief =
+        drawing.movement === null &&
         !frame.broken &&
         drawing.subjectMm !== null &&
         drawing.cornerAtSubjectMm !== null &&
@@ -339,107 +336,6 @@ function Light({ drawing, frame }: { drawing: Drawing; frame: Frame }) {
     );
 }
 
-/** Plane of focus, working distance, and the angle from which light still gets in. */
-function SubjectPlane({
-    drawing,
-    frame,
-    workingDistanceMm,
-    lightGapDeg,
-    focus,
-    units,
-}: {
-    drawing: Drawing;
-    frame: Frame;
-    workingDistanceMm: number | null;
-    lightGapDeg: number | null;
-    focus: Schema['RigView']['focus'];
-    units: Units;
-}) {
-    const { x, y } = frame;
-    const tip = x(drawing.tipMm);
-    const rim = y(drawing.tipDiameterMm / 2);
-    if (drawing.subjectMm === null || workingDistanceMm === null) {
-        const end = frame.subjectX ?? x(frame.lastMm);
-        return (
-            <g>
-                <path
-                    d={`M${end - 14} ${frame.axisY - 5}L${end} ${frame.axisY}L${end - 14} ${frame.axisY + 5}`}
-                    fill="none"
-                    stroke="var(--madder)"
-                    strokeWidth={1.6}
-                />
-                <text x={end} y={frame.axisY - 12} fontSize={12} textAnchor="end" fill="var(--ink)">
-                    {drawing.groups.length === 0 ? strings.bench.noDistance.never : strings.bench.noDistance[focus]}
-                </text>
-            </g>
-        );
-    }
-    const at = frame.subjectX ?? x(drawing.subjectMm);
-    const top = Math.max(52, y(Math.max(26, drawing.tipDiameterMm * 0.62)));
-    const bottom = Math.min(frame.ruleY - 12, y(-Math.max(26, drawing.tipDiameterMm * 0.62)));
-    const dimension = Math.max(top + 18, rim - 14);
-    const narrow = Math.abs(at - tip) < 84;
-    // Right at the edge the figure stands on the other side.
-    const edge = Math.max(at, tip) > frame.width - 66;
-    const inside = workingDistanceMm < 0;
-    return (
-        <g>
-            <path d={`M${at} ${top}V${bottom}`} stroke="var(--madder)" strokeWidth={2} />
-            <text
-                x={at + (at > frame.width - 70 ? 2 : 0)}
-                y={top - 6}
-                fontSize={12}
-                textAnchor={at > frame.width - 70 ? 'end' : 'middle'}
-                fill="var(--madder)"
-            >
-                {strings.bench.focusPlane}
-            </text>
-            <path d={`M${tip} ${rim}V${dimension - 6}`} stroke="var(--soft)" strokeWidth={0.7} />
-            <path d={`M${tip} ${dimension}H${at}`} stroke="var(--ink)" strokeWidth={1} />
-            {!inside && Math.abs(at - tip) > 22 && (
-                <path
-                    d={`M${tip + 9} ${dimension - 3.5}L${tip} ${dimension}L${tip + 9} ${dimension + 3.5}ZM${at - 9} ${dimension - 3.5}L${at} ${dimension}L${at - 9} ${dimension + 3.5}Z`}
-                    fill="var(--ink)"
-                />
-            )}
-            {frame.broken && (
-                <path
-                    d={`M${(tip + at) / 2 + 22} ${frame.axisY - 16}l-8 11 8 10 -8 11`}
-                    fill="none"
-                    stroke="var(--ink)"
-                    strokeWidth={1.4}
-                />
-            )}
-            <g className="figures">
-                <text
-                    x={narrow ? (edge ? Math.min(at, tip) - 6 : Math.max(at, tip) + 6) : (tip + at) / 2}
-                    y={narrow ? dimension + 4 : dimension - 6}
-                    fontSize={13}
-                    fontWeight={600}
-                    textAnchor={narrow ? (edge ? 'end' : 'start') : 'middle'}
-                    fill="var(--ink)"
-                >
-                    {length(workingDistanceMm, units)}
-                </text>
-            </g>
-            {!frame.broken && !inside && lightGapDeg !== null && lightGapDeg < 88 && (
-                <>
-                    <path
-                        d={`M${at} ${frame.axisY}L${tip} ${rim}`}
-                        stroke="var(--verdigris)"
-                        strokeWidth={1}
-                        strokeDasharray="2 3"
-                        fill="none"
-                    />
-                    <text x={at - 6} y={frame.axisY - 14} fontSize={11} textAnchor="end" fill="var(--verdigris)" className="figures">
-                        {Math.round(lightGapDeg)}°
-                    </text>
-                </>
-            )}
-        </g>
-    );
-}
-
 function Joints({
     drawing,
     frame,
@@ -458,6 +354,7 @@ function Joints({
         <Joint
             key={index}
             mm={mm}
+            transform={placeOf(drawing.movement, index - 1, frame)}
             index={index}
             frame={frame}
             chosen={selected === jointItem(index)}
@@ -469,6 +366,7 @@ function Joints({
 
 function Joint({
     mm,
+    transform,
     index,
     frame,
     chosen,
@@ -476,6 +374,7 @@ function Joint({
     onSelect,
 }: {
     mm: number;
+    transform: string | undefined;
     index: number;
     frame: Frame;
     chosen: boolean;
@@ -484,7 +383,12 @@ function Joint({
 }) {
     const { setNodeRef, isOver } = useDroppable({ id: `drawn-joint-${index}`, data: { joint: index } });
     return (
-        <g ref={(node) => setNodeRef(node as unknown as HTMLElement | null)} onClick={onSelect} className="cursor-pointer">
+        <g
+            ref={(node) => setNodeRef(node as unknown as HTMLElement | null)}
+            onClick={onSelect}
+            className="cursor-pointer"
+            transform={transform}
+        >
             <circle cx={frame.x(mm)} cy={frame.axisY} r={13} fill="transparent" />
             <circle
                 cx={frame.x(mm)}

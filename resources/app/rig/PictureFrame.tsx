@@ -7,7 +7,7 @@ import type { DisplayedReadings } from './displayedReadings';
 export function PictureFrame({ rig, shown, units }: { rig: RigView; shown: DisplayedReadings; units: Units }) {
     const field = shown.reading('fieldWidthMm');
     const slice = shown.reading('depthOfFieldMm');
-    const { sensorWidthMm, sensorHeightMm } = rig.camera;
+    const { sensorWidthMm, sensorHeightMm, finderCoverage: finder } = rig.camera;
     const width = 168;
     const height = (width * sensorHeightMm) / sensorWidthMm;
     const subject = rig.subject;
@@ -51,6 +51,18 @@ export function PictureFrame({ rig, shown, units }: { rig: RigView; shown: Displ
                         </>
                     )}
                 </g>
+                {finder !== null && finder < 1 && (
+                    <rect
+                        x={(width * (1 - finder)) / 2}
+                        y={(height * (1 - finder)) / 2}
+                        width={width * finder}
+                        height={height * finder}
+                        fill="none"
+                        stroke="var(--soft)"
+                        strokeDasharray="4 3"
+                        data-finder
+                    />
+                )}
                 <rect x={0.75} y={0.75} width={width - 1.5} height={height - 1.5} fill="none" stroke="var(--ink)" strokeWidth={1.5} />
             </svg>
             <figcaption className="mt-1 text-xs text-soft">
@@ -58,6 +70,9 @@ export function PictureFrame({ rig, shown, units }: { rig: RigView; shown: Displ
                     strings.bench.infinity
                 ) : (
                     <span className="figures text-ink">{strings.bench.frameNote(length(field, units))}</span>
+                )}
+                {finder !== null && finder < 1 && (
+                    <span className="block">{strings.bench.finderShows(`${Math.round(finder * 100)}\u2009%`)}</span>
                 )}
                 {subject?.name && <span className="block truncate">{subject.name}</span>}
                 {subject?.widthMm != null && (

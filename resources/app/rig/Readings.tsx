@@ -219,6 +219,9 @@ function AllReadings({ rig, shown, units }: Props) {
     const of = (name: ReadingName) => mm(shown.reading(name)) + half(name);
     const gap = shown.reading('lightGapDeg');
     const corner = shown.reading('cornerBrightness');
+    const focal = shown.reading('combinedFocalLengthMm');
+    const fullFrame = shown.reading('fullFrameMagnification');
+    const tilt = shown.reading('planeTiltDeg');
     const moment = (value: number | null) => (value === null ? say.none : `${digits(value)} Nm`);
     const rows: [string, string][] = [
         [say.more.near, of('nearMm')],
@@ -227,6 +230,15 @@ function AllReadings({ rig, shown, units }: Props) {
         [say.more.pupil, of('entrancePupilMm')],
         [say.more.gap, gap === null ? say.none : `${Math.round(gap)}°`],
         [say.more.extension, mm(shown.reading('extensionMm'))],
+        // Focal lengths and the size on another frame are told in their own units, whatever lengths are told in.
+        [say.more.focalLength, focal === null ? say.none : length(focal, 'mm')],
+        [say.more.fullFrame, fullFrame === null ? say.none : magnification(fullFrame)],
+        ...(tilt === null
+            ? []
+            : [
+                  [say.more.tilt, `${digits(tilt)}°`] as [string, string],
+                  [say.more.moves, mm(shown.reading('fieldMovesMm'))] as [string, string],
+              ]),
         [
             say.more.corner,
             corner === null ? say.none : `${Math.round(corner * 100)} %${shown.cornerPart === null ? '' : ` · ${shown.cornerPart}`}`,

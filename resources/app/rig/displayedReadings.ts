@@ -28,6 +28,10 @@ export type ReadingName = keyof Pick<
     | 'cornerBrightness'
     | 'momentAtMountNm'
     | 'momentAtFootNm'
+    | 'fullFrameMagnification'
+    | 'combinedFocalLengthMm'
+    | 'planeTiltDeg'
+    | 'fieldMovesMm'
 >;
 
 export interface DisplayedFinding {
@@ -89,6 +93,25 @@ export function displayedReadings(rig: RigView, held: ActiveSweep | null): Displ
     };
 }
 
+/** What is swung or shifted at a row of the sweep, whichever control is held. */
+function movementAt(drawing: Schema['DrawingView'], sweep: SweepView, row: number, frontMm: number): Schema['DrawingMovement'] | null {
+    const planeTiltDeg = sweep.readings.planeTiltDeg?.[row] ?? null;
+    if (planeTiltDeg === null) return null;
+    const set = sweep.positions[row] ?? 0;
+    const { movement } = drawing;
+    return {
+        part: movement?.part ?? sweep.index,
+        pivotMm:
+            !movement || movement.part === sweep.index
+                ? frontMm
+                : movement.pivotMm + (movement.part > sweep.index ? frontMm - (drawing.parts[sweep.index]?.frontMm ?? frontMm) : 0),
+        swingDeg: sweep.travel.endsWith('.swing') ? set : (movement?.swingDeg ?? 0),
+        shiftMm: sweep.travel.endsWith('.shift') ? set : (movement?.shiftMm ?? 0),
+        planeTiltDeg,
+        fieldMovesMm: sweep.readings.fieldMovesMm?.[row] ?? null,
+    };
+}
+
 /** The drawing with the moved part's front, and all before it, where the sweep says they stand. */
 function movedDrawing(drawing: Schema['DrawingView'], sweep: SweepView, row: number): Schema['DrawingView'] {
     const before = drawing.parts[sweep.index]?.frontMm ?? 0;
@@ -115,5 +138,6 @@ function movedDrawing(drawing: Schema['DrawingView'], sweep: SweepView, row: num
         entrancePupilMm: subject === null || pupil === null ? null : subject - pupil,
         balanceMm: shift === 0 ? drawing.balanceMm : null,
         cornerAtSubjectMm: null,
+        movement: movementAt(drawing, sweep, row, before + shift),
     };
 }

@@ -26,6 +26,10 @@ export const bench = {
         turn: 'Turn round',
         wedged: 'Wedge its lever',
         plateTurned: 'Turn its front plate',
+        taped: 'Tape it on',
+        changeCamera: 'Change camera',
+        noOtherCamera: 'The kit has no other camera.',
+        finderShows: (share: string) => `the finder shows ${share}`,
         takeOff: 'Take off',
         putIn: 'Put in here',
         camera: 'Camera',
@@ -77,6 +81,7 @@ export const bench = {
         magnify: 'Magnify',
         from: 'Working distance',
         set: 'Set',
+        near: 'Set it as near as it gets',
     },
     travel: {
         length: 'draw',

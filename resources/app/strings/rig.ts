@@ -47,6 +47,10 @@ export const rig = {
             foot: 'Moment at the foot',
             joints: 'Joints',
             price: 'Price',
+            fullFrame: 'As on a full 36 × 24 frame',
+            focalLength: 'Focal length, all glass together',
+            tilt: 'Plane of focus tilts by',
+            moves: 'Field moves by',
         },
         couplings: {
             full: 'by the camera, contacts and lever',
@@ -54,6 +58,7 @@ export const rig = {
             lever: 'by the camera, over the lever',
             latch: 'by hand, with the latch',
             ring: 'by its ring',
+            makeshift: 'by its lever, wedged or taped',
             detach: 'stop down, then take it off',
             stuck: 'not at all',
         } as Record<string, string>,
@@ -72,6 +77,8 @@ export const rig = {
     findings: {
         title: 'Findings',
         none: 'Nothing to find fault with.',
+        moveAway: (mm: string) => `To be sharp where it was, move the rig ${mm} back, away from the subject.`,
+        moveNearer: (mm: string) => `To be sharp where it was, move the rig ${mm} nearer to the subject.`,
         severity: { stop: 'Can’t work', warn: 'Works badly', note: 'Worth knowing' } as Record<string, string>,
     },
     cautions: {

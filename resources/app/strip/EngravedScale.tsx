@@ -1,5 +1,6 @@
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useLayoutEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { TravelView } from '../api/client';
+import { written } from './engraved';
 import { TypedValue } from './TypedValue';
 
 interface Props {
@@ -23,6 +24,16 @@ const height = 40;
 export function EngravedScale({ travel, label, row, said, busy, onReach, onTake, onMove, onLeave, onType }: Props) {
     const track = useRef<SVGSVGElement>(null);
     const dragging = useRef(false);
+    const [width, setWidth] = useState(138);
+    useLayoutEffect(() => {
+        const element = track.current;
+        if (!element) return;
+        const watch = new ResizeObserver(([entry]) => {
+            if (entry && entry.contentRect.width > 0) setWidth(entry.contentRect.width);
+        });
+        watch.observe(element);
+        return () => watch.disconnect();
+    }, []);
     const stops = travel.kind === 'aperture';
     const span = travel.greatest - travel.least || 1;
     // Aperture rings are engraved evenly by stops; everything else by its own measure.
@@ -77,8 +88,11 @@ export function EngravedScale({ travel, label, row, said, busy, onReach, onTake,
         onMove(Math.max(0, Math.min(last, next)));
     };
 
-    const named = travel.marks.filter((mark) => mark.text !== '');
-    const crowded = named.length > 9;
+    const shown = written(
+        travel.marks,
+        travel.marks.map((mark) => share(mark.at)),
+        width - 20,
+    );
     return (
         <div>
             <div className="flex items-baseline justify-between gap-2 text-xs">
@@ -118,10 +132,10 @@ export function EngravedScale({ travel, label, row, said, busy, onReach, onTake,
                     style={{ width: 'calc(100% - 20px)' }}
                 >
                     <rect y={14} width="100%" height={6} fill="var(--brass)" opacity={0.3} />
-                    {travel.marks.map((mark) => (
+                    {travel.marks.map((mark, at) => (
                         <svg key={`${mark.at}-${mark.text}`} x={`${share(mark.at) * 100}%`} className="overflow-visible">
                             <path d={mark.text === '' ? 'M0 14V20' : 'M0 12V22'} stroke="var(--brass)" />
-                            {mark.text !== '' && (!crowded || named.indexOf(mark) % 2 === 0 || mark === named.at(-1)) && (
+                            {shown.has(at) && (
                                 <text y={34} fontSize={10} textAnchor="middle" fill="var(--brass)">
                                     {mark.text}
                                 </text>

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { readFileSync } from 'node:fs';
-import { digits, fNumber, kindWords, length, lengthDigits, magnification, mass, phrase, ratio, stops, withHalf } from './figures';
+import { digits, fNumber, kindWords, length, lengthDigits, magnification, mass, measureIn, phrase, ratio, stops, withHalf } from './figures';
 
 describe('figures', () => {
     const table = JSON.parse(readFileSync(new URL('../../../core/tests/cases/phrases.json', import.meta.url), 'utf8')) as [
@@ -9,6 +9,16 @@ describe('figures', () => {
         string,
         string,
     ][];
+    test('inches are for lengths; a focal length stays in millimetres', () => {
+        expect(phrase('Zoom to {value:focal}', { value: 80 }, 'in')).toBe('Zoom to 80\u2009mm');
+        expect(phrase('Set it to {value:mm}', { value: 25.4 }, 'in')).toBe('Set it to 1\u2009in');
+        expect(measureIn('lens', '24–70\u2009mm · f/4', 'in')).toBe('24–70\u2009mm · f/4');
+        expect(measureIn('tube', '25.4\u2009mm', 'in')).toBe('1\u2009in');
+        expect(measureIn('bellows', '25.4–127\u2009mm', 'in')).toBe('1–5\u2009in');
+        expect(measureIn('camera', '25.4 × 50.8\u2009mm · register 18.4', 'in')).toBe('1 × 2\u2009in · register 18.4');
+        expect(measureIn('tube', '25.4\u2009mm', 'mm')).toBe('25.4\u2009mm');
+    });
+
     test('every number is said as the core says it', () => {
         expect(table.length).toBeGreaterThan(30);
         for (const [what, value, unit, expected] of table)

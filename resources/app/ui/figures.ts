@@ -32,6 +32,15 @@ export function length(mm: number, units: Units): string {
     return lengthDigits(mm, units) + thin + units;
 }
 
+/** What the server says a part measures, in the person's units: its lengths. A focal length is in millimetres everywhere. */
+export function measureIn(kind: string, text: string, units: Units): string {
+    if (units === 'mm' || kind === 'lens' || kind === 'objective') return text;
+    return text.replace(/([\d.]+)(?:[–-]([\d.]+))?(?: × ([\d.]+))?(?:\u2009|\s)mm/g, (_, ...found: (string | undefined)[]) => {
+        const [first, to, by] = found.slice(0, 3).map((mm) => (mm === undefined ? null : lengthDigits(Number(mm), 'in')));
+        return `${[first, to].filter(Boolean).join('–')}${by ? ` × ${by}` : ''}\u2009in`;
+    });
+}
+
 export function mass(g: number): string {
     return g >= 1000 ? `${(g / 1000).toFixed(1)}${thin}kg` : `${Math.round(g)}${thin}g`;
 }
@@ -69,6 +78,8 @@ export function phrase(pattern: string, numbers: Record<string, number | string>
         switch (unit) {
             case 'mm':
                 return length(value, units);
+            case 'focal':
+                return length(value, 'mm');
             case 'x':
                 return magnification(value);
             case 'f':

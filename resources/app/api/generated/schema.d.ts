@@ -1205,6 +1205,11 @@ export interface components {
             sensorWidthMm: number;
             /** Format: float */
             sensorHeightMm: number;
+            /**
+             * Format: float
+             * @description Share of the frame’s width and height that its finder shows
+             */
+            finderCoverage: number | null;
         };
         /** @description A column of a card. */
         CardColumn: {
@@ -1247,8 +1252,13 @@ export interface components {
             reversed: boolean;
             /** @description Whether it can be put in the other way round */
             turns: boolean;
-            /** @description Whether its lever is wedged or its plate turned; null = there is nothing of the sort */
+            /** @description Whether its lever is wedged, its plate turned, it is taped on; null = there is nothing of the sort */
             makeshift: boolean | null;
+            /**
+             * Format: float
+             * @description What the rig would magnify with this lens the other way round
+             */
+            turnedMagnification: number | null;
             removable: boolean;
         };
         /** @description A change that was not made, and why. */
@@ -1322,6 +1332,30 @@ export interface components {
             /** Format: float */
             chief: number | null;
         };
+        /** @description Bellows that are swung or shifted, and where the sharp plane and the field come to lie. */
+        DrawingMovement: {
+            /** @description Place of the bellows in the chain: what stands before it moves */
+            part: number;
+            /**
+             * Format: float
+             * @description Where its front plate swings, mm from the sensor
+             */
+            pivotMm: number;
+            /** Format: float */
+            swingDeg: number;
+            /** Format: float */
+            shiftMm: number;
+            /**
+             * Format: float
+             * @description Tilt of the sharp plane against the sensor, degrees
+             */
+            planeTiltDeg: number;
+            /**
+             * Format: float
+             * @description How far the middle of the field moves; null = at infinity
+             */
+            fieldMovesMm: number | null;
+        };
         /** @description A part in the drawing, mm from the sensor. */
         DrawingPart: {
             index: number;
@@ -1376,6 +1410,7 @@ export interface components {
             entrancePupilMm: number | null;
             /** Format: float */
             balanceMm: number | null;
+            movement: components["schemas"]["DrawingMovement"] | null;
         };
         /** @description One finding, its sentence as a pattern with numbers. */
         FindingView: {
@@ -1835,6 +1870,26 @@ export interface components {
             /** @enum {string} */
             coupling: "full" | "contacts" | "lever" | "latch" | "ring" | "detach" | "makeshift" | "stuck";
             cornerPart: string | null;
+            /**
+             * Format: float
+             * @description At what magnification a full 36 x 24 mm frame would show the same width
+             */
+            fullFrameMagnification: number | null;
+            /**
+             * Format: float
+             * @description Focal length of all glass together
+             */
+            combinedFocalLengthMm: number | null;
+            /**
+             * Format: float
+             * @description Tilt of the sharp plane against the sensor, degrees; null = nothing is swung or shifted
+             */
+            planeTiltDeg: number | null;
+            /**
+             * Format: float
+             * @description How far the middle of the field moves
+             */
+            fieldMovesMm: number | null;
         };
         /** @description What a kept rig reads with a lens as it is known until now, and as it would be. */
         RigChange: {
@@ -1894,6 +1949,11 @@ export interface components {
             blurLimitMm: number;
             history: components["schemas"]["HistoryView"];
             news: components["schemas"]["NewsView"][];
+            /**
+             * Format: float
+             * @description How far the step that was just taken makes the rig move to be sharp where it was: above 0 = away from the subject; null = it doesn’t, or no step was taken
+             */
+            movesMm: number | null;
             share: components["schemas"]["ShareView"] | null;
             tags: string[];
             schools: components["schemas"]["SchoolsView"];
@@ -2237,7 +2297,7 @@ export interface components {
             /** @description Parts of the kit */
             parts: number[];
         };
-        /** @description Works a diaphragm that nothing reaches: a lens’s lever wedged or taped, or the front plate of bellows turned round. */
+        /** @description What one does for want of the part: a lens’s lever wedged or taped, the front plate of bellows turned round, a close-up lens taped on. */
         Makeshift: {
             /**
              * @description Which step it is
@@ -2303,7 +2363,7 @@ export interface components {
              */
             value: number;
         };
-        /** @description Sets whatever moves focus so that a reading comes to a figure, or as near as it gets. */
+        /** @description Sets whatever moves focus so that a reading comes to a figure; as near as it gets only where that was asked for. */
         SolveFor: {
             /**
              * @description Which step it is
@@ -2320,6 +2380,8 @@ export interface components {
              * @description To what, × or mm
              */
             value: number;
+            /** @description Whether as near as it gets will do; left out = it will not */
+            near?: boolean;
         };
         /** @description Puts another part where one stands: it keeps how the old one was set, as far as it can. */
         Swap: {

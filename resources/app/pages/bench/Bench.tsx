@@ -19,6 +19,7 @@ import { ChartsDialog } from './Charts';
 import { Controls, nearest } from './Controls';
 import { misfits, displayedReadings, type ActiveSweep, type ReadingName } from '../../rig/displayedReadings';
 import { Findings } from '../../rig/Findings';
+import { Move } from './Move';
 import { KeepDialog, KeysDialog } from './dialogs';
 import { DescribeDialog } from './DescribeDialog';
 import { FirstRigs } from './FirstRigs';
@@ -27,6 +28,7 @@ import { PictureFrame } from '../../rig/PictureFrame';
 import { Readings, TwoFigures } from '../../rig/Readings';
 import { RigMenu } from './RigMenu';
 import { RigsDialog } from './RigsDialog';
+import { asksNear } from './asksNear';
 import { SetTo } from './SetTo';
 import { StatesDialog } from './StatesDialog';
 import { TrayPanel } from './TrayPanel';
@@ -325,7 +327,7 @@ export function Bench({ id, person, rigs }: Props) {
                                     ? strings.offline.waiting(waiting.steps.length)
                                     : change.isPending
                                       ? strings.bench.saving
-                                      : change.isError
+                                      : change.isError && !asksNear(change.error)
                                         ? strings.bench.notSaved
                                         : rig && waiting.asked
                                           ? strings.bench.saved
@@ -351,7 +353,7 @@ export function Bench({ id, person, rigs }: Props) {
                                 />
                             </div>
                         </div>
-                        {change.isError && (
+                        {change.isError && !asksNear(change.error) && (
                             <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
                                 {change.error.message || strings.bench.lost}
                             </p>
@@ -443,6 +445,7 @@ export function Bench({ id, person, rigs }: Props) {
                                     onMakeshift={makeshift}
                                     onSwap={swap}
                                     onMove={(at, by) => void shiftPart(at, at + by).catch(() => undefined)}
+                                    onCamera={(camera) => void step({ action: 'camera', part: camera }).catch(() => undefined)}
                                 />
                                 {rig.chain.length === 0 && <FirstRigs />}
                                 <div className="no-print flex min-h-0 gap-4 border-t border-ink lg:h-[200px]">
@@ -470,6 +473,7 @@ export function Bench({ id, person, rigs }: Props) {
                         {shown && rig && (
                             <>
                                 <Readings rig={rig} shown={shown} units={units} onPoint={setPointed} />
+                                <Move key={rig.revision} byMm={live ? null : rig.movesMm} units={units} />
                                 <Findings
                                     findings={shown.findings}
                                     mends={live || mends.data?.revision !== rig.revision ? [] : mends.data.mends}

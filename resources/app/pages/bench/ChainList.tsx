@@ -1,9 +1,13 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
+import { useQuery } from '@tanstack/react-query';
 import { Fragment, type KeyboardEvent, type Ref } from 'react';
-import type { RigView } from '../../api/client';
+import { api, type RigView } from '../../api/client';
+import { keys } from '../../api/queries';
 import { jointItem, partItem } from '../../drawing/RigDrawing';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
+import { magnification } from '../../ui/figures';
+import { Menu, MenuItem } from '../../ui/Menu';
 
 interface Props {
     ref: Ref<HTMLDivElement>;
@@ -16,10 +20,11 @@ interface Props {
     onMakeshift: (index: number, used: boolean) => void;
     onSwap: (index: number) => void;
     onMove: (index: number, by: number) => void;
+    onCamera: (part: number) => void;
 }
 
 /** The rig as an ordered list: camera, joint, part, joint … what the drawing shows, for keys and for the ear. */
-export function ChainList({ ref, rig, selected, onSelect, onKeyDown, onTakeOff, onTurn, onMakeshift, onSwap, onMove }: Props) {
+export function ChainList({ ref, rig, selected, onSelect, onKeyDown, onTakeOff, onTurn, onMakeshift, onSwap, onMove, onCamera }: Props) {
     const index = selected > 0 && selected % 2 === 0 ? selected / 2 - 1 : null;
     const part = index === null ? undefined : rig.chain[index];
     return (
@@ -72,6 +77,7 @@ export function ChainList({ ref, rig, selected, onSelect, onKeyDown, onTakeOff, 
                     );
                 })}
             </div>
+            {selected === 0 && rig.kitId !== null && <CameraMenu kit={rig.kitId} rig={rig} onCamera={onCamera} />}
             {part && (
                 <div className="flex gap-2">
                     <Button aria-label={strings.bench.moveIn(part.name)} disabled={part.index === 0} onClick={() => onMove(part.index, -1)}>
@@ -87,14 +93,39 @@ export function ChainList({ ref, rig, selected, onSelect, onKeyDown, onTakeOff, 
                     <Button onClick={() => onSwap(part.index)}>{strings.bench.swap}</Button>
                     {part.makeshift !== null && (
                         <Button aria-pressed={part.makeshift} onClick={() => onMakeshift(part.index, !part.makeshift)}>
-                            {part.kind === 'bellows' ? strings.bench.plateTurned : strings.bench.wedged}
+                            {makeshifts[part.kind] ?? strings.bench.wedged}
                         </Button>
                     )}
-                    {part.turns && <Button onClick={() => onTurn(part.index)}>{strings.bench.turn}</Button>}
+                    {part.turns && (
+                        <Button onClick={() => onTurn(part.index)}>
+                            {strings.bench.turn}
+                            {part.turnedMagnification !== null && (
+                                <span className="figures ml-1.5 text-xs text-soft">{magnification(part.turnedMagnification)}</span>
+                            )}
+                        </Button>
+                    )}
                     <Button onClick={() => onTakeOff(part.index)}>{strings.bench.takeOff}</Button>
                 </div>
             )}
         </div>
+    );
+}
+
+const makeshifts: Partial<Record<string, string>> = { bellows: strings.bench.plateTurned, 'close-up-lens': strings.bench.taped };
+
+/** The other cameras of the kit; what doesn't fit the new one says so once it is there. */
+function CameraMenu({ kit, rig, onCamera }: { kit: number; rig: RigView; onCamera: (part: number) => void }) {
+    const { data } = useQuery({ queryKey: keys.kit(kit), queryFn: () => api.kit(kit) });
+    const others = data?.parts.filter(({ part }) => part.kind === 'camera' && part.id !== rig.camera.partId) ?? [];
+    return (
+        <Menu label={strings.bench.changeCamera} align="end">
+            {others.length === 0 && <p className="px-3 py-1.5 text-sm text-soft">{strings.bench.noOtherCamera}</p>}
+            {others.map(({ part }) => (
+                <MenuItem key={part.id} note={part.measure} onSelect={() => onCamera(part.id)}>
+                    {part.name}
+                </MenuItem>
+            ))}
+        </Menu>
     );
 }
 

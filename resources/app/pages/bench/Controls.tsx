@@ -27,7 +27,7 @@ interface Props {
 /** How narrow and how wide a scale may be, and the gap after it, px. */
 const narrowest = 138;
 const widest = 250;
-const gap = 14;
+const gap = 22;
 
 /**
  * Where each part's scales begin, px, so that they stand under its picture as nearly as their neighbours allow; null where

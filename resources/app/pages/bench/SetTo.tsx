@@ -3,6 +3,7 @@ import { useState, type SubmitEvent } from 'react';
 import { messageOf, type RigView, type Step } from '../../api/client';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
+import { asksNear } from './asksNear';
 
 interface Props {
     rig: RigView;
@@ -15,12 +16,18 @@ type Reading = Extract<Step, { action: 'solve' }>['reading'];
 export function SetTo({ rig, onStep }: Props) {
     const [open, setOpen] = useState(false);
     const [trouble, setTrouble] = useState<string | null>(null);
+    // What can't be reached is asked about before it is set as near as it gets.
+    const [short, setShort] = useState<{ reading: Reading; value: number } | null>(null);
     const movable = rig.travels.some((travel) => travel.kind === 'length' || travel.kind === 'focus');
-    const solve = (reading: Reading, value: number) => {
+    const solve = (reading: Reading, value: number, near = false) => {
         setTrouble(null);
-        onStep({ action: 'solve', reading, value })
+        setShort(null);
+        onStep({ action: 'solve', reading, value, near })
             .then(() => setOpen(false))
-            .catch((error: unknown) => setTrouble(messageOf(error)));
+            .catch((error: unknown) => {
+                setTrouble(messageOf(error));
+                if (asksNear(error)) setShort({ reading, value });
+            });
     };
     const submit = (reading: Reading) => (event: SubmitEvent<HTMLFormElement>) => {
         event.preventDefault();
@@ -29,7 +36,14 @@ export function SetTo({ rig, onStep }: Props) {
     };
     const { least, greatest } = rig.range.magnification;
     return (
-        <Popover.Root open={open} onOpenChange={setOpen}>
+        <Popover.Root
+            open={open}
+            onOpenChange={(now) => {
+                setOpen(now);
+                setTrouble(null);
+                setShort(null);
+            }}
+        >
             <Popover.Trigger
                 disabled={!movable}
                 className="px-2 py-1 text-sm text-soft hover:text-ink disabled:text-soft/50 data-[state=open]:text-ink"
@@ -59,6 +73,11 @@ export function SetTo({ rig, onStep }: Props) {
                         <p role="alert" className="mt-2 border-l-[3px] border-ink pl-2">
                             {trouble}
                         </p>
+                    )}
+                    {short && (
+                        <Button className="mt-1.5" onClick={() => solve(short.reading, short.value, true)}>
+                            {strings.setTo.near}
+                        </Button>
                     )}
                 </Popover.Content>
             </Popover.Portal>

@@ -5,9 +5,11 @@ import { useState, type KeyboardEvent, type Ref } from 'react';
 import { api, type RigView, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
 import { PartSilhouette } from '../../drawing/PartSilhouette';
+import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
 import { makeOf } from './useRig';
 import { narrowLook } from '../../ui/Narrow';
+import { measureIn } from '../../ui/figures';
 
 interface Props {
     ref: Ref<HTMLInputElement>;
@@ -105,6 +107,7 @@ export function TrayPanel({ ref, rig, index, busy, swapping, onInsert, onLeave }
 
 /** One part as it lies in the tray: chosen, or taken by the hand to a joint. */
 function TrayItem({ each, usable, onSelect }: { each: Schema['TrayPart']; usable: boolean; onSelect: () => void }) {
+    const { units } = usePreferences();
     const { setNodeRef, listeners, isDragging } = useDraggable({
         id: `tray-${each.part.id}`,
         data: { part: each.part.id },
@@ -128,7 +131,7 @@ function TrayItem({ each, usable, onSelect }: { each: Schema['TrayPart']; usable
             </div>
             <p className={`mt-1 whitespace-nowrap ${usable ? 'font-semibold' : ''}`}>{each.part.name}</p>
             <p className="whitespace-nowrap text-soft">
-                <span className="figures">{each.fits ? each.part.measure : ''}</span>
+                <span className="figures">{each.fits ? measureIn(each.part.kind, each.part.measure, units) : ''}</span>
                 {each.reason && <span>{each.fits ? ` · ${each.reason}` : each.reason}</span>}
             </p>
         </Command.Item>

@@ -60,6 +60,17 @@ describe('a part’s own scale', () => {
         expect(typedValue(ring, '470 mm', 'mm')).toBe(1);
     });
 
+    test('a zoom is set in millimetres, whatever lengths are told in', () => {
+        const zoom = travel({ kind: 'zoom', least: 24, greatest: 70 });
+        for (const units of ['mm', 'in'] as const) {
+            expect(said(zoom, 35, 0, units)).toBe('35\u2009mm');
+            expect(typedValue(zoom, '35', units)).toBe(35);
+        }
+        const ring = travel({ kind: 'focus', least: 0, greatest: 1, per: 5, positions: [0, 1], engraved: [null, 2540] });
+        expect(said(ring, 1, 1, 'in')).toBe('0.2× · 100\u2009in');
+        expect(said(ring, 1, 1, 'mm')).toBe('0.2× · 2.54 m');
+    });
+
     test('an aperture with and without its f, a swing in degrees', () => {
         const aperture = travel({ kind: 'aperture', least: 2.8, greatest: 22 });
         expect(said(aperture, 8, 0, 'mm')).toBe('f/8');

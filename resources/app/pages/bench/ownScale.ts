@@ -11,13 +11,16 @@ export function said(travel: TravelView, value: number, row: number, units: Unit
             const distance = travel.engraved[row] ?? null;
             return distance === null
                 ? '∞'
-                : `${digits(own)}× · ${distance >= 1000 ? `${digits(distance / 1000)} m` : length(distance, units)}`;
+                : `${digits(own)}× · ${distance >= 1000 && units === 'mm' ? `${digits(distance / 1000)} m` : length(distance, units)}`;
         }
         case 'swing':
             return `${digits(value)}°`;
         case 'length':
             if (travel.unit === 'turns') return `${own.toFixed(2)} turns`;
             return units === 'mm' ? `${own.toFixed(1)} mm` : length(own, units);
+        case 'zoom':
+            // A focal length is in millimetres everywhere.
+            return length(value, 'mm');
         default:
             return length(value, units);
     }
@@ -45,5 +48,5 @@ export function typedValue(travel: TravelView, text: string, units: Units): numb
     }
     if (travel.kind === 'aperture' || travel.kind === 'swing') return clamp(number);
     if (travel.unit === 'turns') return clamp(mm === undefined ? number * travel.per + travel.zero : number * mm);
-    return clamp(number * (mm ?? (units === 'in' ? 25.4 : 1)) + travel.zero);
+    return clamp(number * (mm ?? (units === 'in' && travel.kind !== 'zoom' ? 25.4 : 1)) + travel.zero);
 }

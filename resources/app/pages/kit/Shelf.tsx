@@ -1,6 +1,6 @@
 import type { KitPart } from '../../api/client';
 import { PartSilhouette } from '../../drawing/PartSilhouette';
-import { length, mass } from '../../ui/figures';
+import { mass, measureIn } from '../../ui/figures';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
 import { rowsOf } from './groups';
@@ -79,7 +79,7 @@ function Item({ each, currency, chosen, keptOn, onChoose }: ItemProps) {
                 {part.count > 1 && <span className="figures ml-1.5 font-normal">×{part.count}</span>}
                 {part.count === 0 && <span className="ml-1.5 font-normal text-brass">{strings.kit.notOwned}</span>}
             </span>
-            <span className="figures whitespace-nowrap text-soft">{units === 'mm' ? part.measure : inInches(part.measure)}</span>
+            <span className="figures whitespace-nowrap text-soft">{measureIn(part.kind, part.measure, units)}</span>
             <Joints rear={part.rear} front={part.front} />
             {facts.length > 0 && <span className="figures whitespace-nowrap text-soft">{facts.join(' · ')}</span>}
             {flags.map((flag) => (
@@ -104,9 +104,4 @@ export function Joints({ rear, front }: { rear: string | null; front: string | n
             {front}
         </span>
     );
-}
-
-/** Lengths within a sentence of the server, in inches. */
-function inInches(text: string): string {
-    return text.replace(/([\d.]+)(?:\u2009|\s)mm/g, (_, mm: string) => length(Number(mm), 'in'));
 }
