@@ -85,7 +85,7 @@ export function SubjectPlane({ drawing, frame, workingDistanceMm, lightGapDeg, f
     const lean = ((drawing.movement?.planeTiltDeg ?? 0) * Math.PI) / 180;
     const end = { x: at - Math.sin(lean) * (frame.axisY - top), y: plane.axisY - Math.cos(lean) * (frame.axisY - top) };
     const nameLeft = Math.min(end.x - nameWide / 2, frame.width - nameWide - 2);
-    const nameAt = clearBaseline(boxes, nameLeft, nameLeft + nameWide, Math.max(50, end.y - 6), 12);
+    const nameAt = clearBaseline(boxes, nameLeft, nameLeft + nameWide, Math.max(50, Math.min(end.y - 6, dimension - 24)), 12);
 
     const gap = `${Math.round(lightGapDeg ?? 0)}°`;
     const gapAt = frame.axisY - 14;

@@ -26,7 +26,8 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
     const say = strings.readings;
     const get = shown.reading;
     const mm = (value: number | null) => (value === null ? say.infinite : lengthDigits(value, units));
-    const tellLength = (value: number) => (units === 'mm' ? short(value) : lengthDigits(value, units));
+    const tellLength = (value: number) => shortLength(value, units);
+    const per = units === 'in' ? 25.4 : 1;
     const m = get('magnification');
     const subject = get('subjectDistanceMm');
     const effective = get('effectiveAperture');
@@ -64,6 +65,7 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
                 greatest={rig.range.workingDistanceMm.greatest}
                 halfWidth={shown.halfWidth('workingDistanceMm')}
                 tell={tellLength}
+                per={per}
                 focus
                 doubt={doubt('workingDistanceMm')}
                 {...point('workingDistanceMm')}
@@ -76,6 +78,7 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
                 least={rig.range.fieldWidthMm.least}
                 greatest={rig.range.fieldWidthMm.greatest}
                 tell={tellLength}
+                per={per}
                 doubt={doubt('fieldWidthMm')}
                 {...point('fieldWidthMm')}
             />
@@ -105,6 +108,7 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
                 least={rig.range.depthOfFieldMm.least}
                 greatest={rig.range.depthOfFieldMm.greatest}
                 tell={tellLength}
+                per={per}
                 doubt={doubt('depthOfFieldMm')}
                 {...point('depthOfFieldMm')}
                 other={
@@ -169,6 +173,10 @@ function short(value: number): string {
     return value >= 1 || value === 0 ? digits(value) : digits(value).replace(/^0/, '');
 }
 
+function shortLength(mm: number, units: Units): string {
+    return units === 'mm' ? short(mm) : lengthDigits(mm, units).replace(/^0\./, '.');
+}
+
 /** Focus range and infinity on a strip of their own, from the sensor. */
 function FocusStrip({ rig, shown, units, point }: Props & { point: (reading: Pointed) => object }) {
     const say = strings.readings;
@@ -201,7 +209,8 @@ function FocusStrip({ rig, shown, units, point }: Props & { point: (reading: Poi
             least={least}
             greatest={greatest}
             halfWidth={shown.halfWidth('subjectDistanceMm')}
-            tell={(value) => (units === 'mm' ? short(value) : lengthDigits(value, units))}
+            tell={(value) => shortLength(value, units)}
+            per={units === 'in' ? 25.4 : 1}
             {...point('subjectDistanceMm')}
         />
     );

@@ -7,12 +7,14 @@ interface Props {
     reaches: readonly Reach[];
     /** Says a number of the scale. */
     tell: (value: number) => string;
+    /** How much one of the units is that numbers are told in. */
+    per?: number;
 }
 
 const bar = 6;
 
 /** A logarithmic scale with what each rig reaches and where it stands: one rig, or several on one scale. */
-export function Scale({ window, marks, reaches, tell }: Props) {
+export function Scale({ window, marks, reaches, tell, per = 1 }: Props) {
     const place = placeOn(window);
     const rows = Math.max(1, reaches.length);
     // One bar stands on the line as it always did; more of them push the line down.
@@ -48,7 +50,7 @@ export function Scale({ window, marks, reaches, tell }: Props) {
                 );
             })}
             <path d={`M6 ${line}H${width - 6}`} stroke="var(--ink)" />
-            {ticksOn(window).map(({ at, x, long, told }) => (
+            {ticksOn(window, per).map(({ at, x, long, told }) => (
                 <g key={at} transform={`translate(${x} ${line - 18.5})`}>
                     <path d={`M0 18V${long ? 25 : 22}`} stroke={long ? 'var(--ink)' : 'var(--soft)'} strokeWidth={long ? 1 : 0.7} />
                     {told && (

@@ -18,6 +18,8 @@ interface Props {
     window?: Window;
     /** Says a number of the scale. */
     tell: (value: number) => string;
+    /** How much one of the units is that its numbers are told in: 25.4 for mm in inches. */
+    per?: number;
     /** One of the two figures people look for. */
     focus?: boolean;
     /** Opens what the figure rests on. */
@@ -40,6 +42,7 @@ export function Strip({
     halfWidth = null,
     window,
     tell,
+    per = 1,
     focus = false,
     doubt,
     onPoint,
@@ -85,7 +88,7 @@ export function Strip({
                     {asked && <span className="figures ml-2">{other.told}</span>}
                 </p>
             )}
-            {finite.length > 0 && <Scale window={window ?? windowOf(finite)} marks={marks} reaches={reaches} tell={tell} />}
+            {finite.length > 0 && <Scale window={window ?? windowOf(finite)} marks={marks} reaches={reaches} tell={tell} per={per} />}
         </section>
     );
 }

@@ -54,6 +54,18 @@ describe('a strip’s scale', () => {
         expect(spreadOn(window, { value: null, halfWidth: 2 })).toBeNull();
     });
 
+    test('told in inches the graduations are round inches, where they lie', () => {
+        const window = [0.01, 10] as const;
+        const place = placeOn(window);
+        const told = ticksOn(window, 25.4).filter((tick) => tick.told);
+        expect(told.length).toBeGreaterThan(6);
+        for (const { at, x } of told) {
+            expect([1, 2, 5]).toContain(Number((at / 25.4).toExponential(6).slice(0, 1)));
+            expect(x).toBeCloseTo(place(at), 9);
+        }
+        for (let i = 1; i < told.length; i++) expect((told[i]?.x ?? 0) - (told[i - 1]?.x ?? 0)).toBeGreaterThan(30);
+    });
+
     test('every digit has its line, and 1, 2 and 5 their figure but at the very ends', () => {
         const ticks = ticksOn([1, 1000]);
         expect(ticks.map(({ at }) => at).slice(0, 11)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 20]);

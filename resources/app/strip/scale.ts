@@ -69,13 +69,17 @@ export function spreadOn(window: Window, { value, halfWidth }: Mark): { low: num
     return high - low > 4 ? { low, high } : null;
 }
 
-/** Graduations: every digit of every decade, 1, 2 and 5 with their figure where there is room for one. */
-export function ticksOn([from, to]: Window): { at: number; x: number; long: boolean; told: boolean }[] {
+/**
+ * Graduations: every digit of every decade, 1, 2 and 5 with their figure where there is room for one.
+ *
+ * @param per how much one of the units is that the figures are told in: 25.4 where mm are told in inches
+ */
+export function ticksOn([from, to]: Window, per = 1): { at: number; x: number; long: boolean; told: boolean }[] {
     const place = placeOn([from, to]);
     const ticks = [];
-    for (let decade = Math.floor(Math.log10(from)); decade <= Math.ceil(Math.log10(to)); decade++) {
+    for (let decade = Math.floor(Math.log10(from / per)); decade <= Math.ceil(Math.log10(to / per)); decade++) {
         for (let digit = 1; digit < 10; digit++) {
-            const at = digit * 10 ** decade;
+            const at = digit * 10 ** decade * per;
             if (at < from * 0.999 || at > to * 1.001) continue;
             const x = place(at);
             const long = digit === 1 || digit === 2 || digit === 5;

@@ -1,6 +1,19 @@
 import { describe, expect, test } from 'vitest';
 import { readFileSync } from 'node:fs';
-import { digits, fNumber, kindWords, length, lengthDigits, magnification, mass, measureIn, phrase, ratio, stops, withHalf } from './figures';
+import {
+    digits,
+    fNumber,
+    kindWords,
+    length,
+    lengthDigits,
+    magnification,
+    mass,
+    measureIn,
+    phrase,
+    ratio,
+    stops,
+    withHalf,
+} from './figures';
 
 describe('figures', () => {
     const table = JSON.parse(readFileSync(new URL('../../../core/tests/cases/phrases.json', import.meta.url), 'utf8')) as [
