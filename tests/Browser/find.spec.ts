@@ -127,3 +127,53 @@ test('on a phone the sentence, the map and the rows stand under each other', asy
     await rowsOf(page).first().getByRole('button').click();
     await page.waitForURL(/\/bench\/\d+$/);
 });
+
+test('what must be in it, what must not, what just misses, and ticked rigs side by side', async ({ page }) => {
+    await openDemonstration(page);
+    await page.goto('/find?fieldWidthMm=18&leastRoomMm=60');
+    await expect(status(page)).toContainText('of your kit do this');
+    await page.getByRole('button', { name: 'and …' }).click();
+    await page.getByRole('menuitem', { name: 'with certain parts' }).click();
+    await page.getByRole('menuitemcheckbox', { name: 'Fell 105 macro' }).click();
+    await page.keyboard.press('Escape');
+    await expect(page).toHaveURL(/with/);
+    await expect(status(page)).not.toContainText('looking');
+    const rows = rowsOf(page);
+    await expect
+        .poll(async () => (await rows.count()) > 1 && (await rows.allInnerTexts()).every((text) => text.includes('Fell 105 macro')))
+        .toBe(true);
+
+    const list = page.getByRole('list', { name: /^Just missed/ });
+    await expect(list.getByRole('listitem').first()).toBeVisible();
+
+    await rows.nth(0).getByRole('checkbox').check();
+    await rows.nth(1).getByRole('checkbox').check();
+    const table = page.getByRole('table', { name: /side by side/i });
+    await expect(table.getByRole('columnheader')).toHaveCount(2);
+});
+
+test('cards: every close-up lens, all lenses with one part, and a row opens on the bench as it stands', async ({ page }) => {
+    await openDemonstration(page);
+    await page.goto('/find/cards?card=ladder&closeUp=every');
+    await expect(page.getByRole('heading', { name: /^Ladder of/ })).toBeVisible();
+    await expect(page.getByRole('rowheader', { name: /Close-up \+4/ }).first()).toBeVisible();
+    await page.getByRole('combobox', { name: 'Card', exact: true }).selectOption({ label: 'All lenses with one part' });
+    await page.getByRole('combobox', { name: 'With', exact: true }).selectOption({ label: 'Tube 31' });
+    await expect(page.getByRole('heading', { name: 'Lenses with Tube 31' })).toBeVisible();
+    const row = page.getByRole('row').filter({ has: page.getByRole('rowheader', { name: 'Fell 35', exact: true }) });
+    const [m = ''] = /[\d.]+(?=×)/.exec(await row.innerText()) ?? [];
+    await row.getByRole('button').click();
+    await page.waitForURL(/\/bench\/\d+$/);
+    expect(await shown(page, 'Magnification')).toBe(m);
+});
+
+test('on a phone every column of a card is reached, and what a row is stays in sight', async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 844 });
+    await openDemonstration(page);
+    await page.goto('/find/cards?card=ladder');
+    const last = page.getByRole('columnheader').last();
+    await last.scrollIntoViewIfNeeded();
+    await expect(last).toBeInViewport();
+    await expect(page.getByRole('rowheader').first()).toBeInViewport();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});

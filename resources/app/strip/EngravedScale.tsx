@@ -1,4 +1,4 @@
-import { useLayoutEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { TravelView } from '../api/client';
 import { written } from './engraved';
 import { TypedValue } from './TypedValue';
@@ -24,6 +24,11 @@ const height = 40;
 export function EngravedScale({ travel, label, row, said, busy, onReach, onTake, onMove, onLeave, onType }: Props) {
     const track = useRef<SVGSVGElement>(null);
     const dragging = useRef(false);
+    // Keys that follow each other faster than what they asked for can be shown go on from what was asked for.
+    const asked = useRef<number | null>(null);
+    useEffect(() => {
+        asked.current = null;
+    }, [row]);
     const [width, setWidth] = useState(138);
     useLayoutEffect(() => {
         const element = track.current;
@@ -69,14 +74,15 @@ export function EngravedScale({ travel, label, row, said, busy, onReach, onTake,
         }
     };
     const onKeyDown = (event: KeyboardEvent) => {
+        const from = asked.current ?? row;
         const coarse = stops ? 1 : Math.max(1, Math.round(last / 20));
         const moves: Record<string, number> = {
-            ArrowRight: row + 1,
-            ArrowUp: row + 1,
-            ArrowLeft: row - 1,
-            ArrowDown: row - 1,
-            PageUp: row + coarse,
-            PageDown: row - coarse,
+            ArrowRight: from + 1,
+            ArrowUp: from + 1,
+            ArrowLeft: from - 1,
+            ArrowDown: from - 1,
+            PageUp: from + coarse,
+            PageDown: from - coarse,
             Home: 0,
             End: last,
         };
@@ -84,8 +90,10 @@ export function EngravedScale({ travel, label, row, said, busy, onReach, onTake,
         if (next === undefined || event.altKey || event.ctrlKey || event.metaKey) return;
         event.preventDefault();
         event.stopPropagation();
+        const wanted = Math.max(0, Math.min(last, next));
+        asked.current = wanted;
         onTake();
-        onMove(Math.max(0, Math.min(last, next)));
+        onMove(wanted);
     };
 
     const shown = written(
@@ -122,6 +130,7 @@ export function EngravedScale({ travel, label, row, said, busy, onReach, onTake,
                     if (/^(Arrow|Page|Home|End)/.test(event.key)) onLeave();
                 }}
                 onFocus={onTake}
+                onBlur={() => (asked.current = null)}
             >
                 <rect x={0} y={0} width="100%" height={height} fill="transparent" />
                 <svg

@@ -47,7 +47,7 @@ export function SideBySide({ rigs, units, onTick, onClear }: Props) {
                 </Button>
             </div>
             <div className="slim-scroll overflow-x-auto">
-                <table className="text-xs">
+                <table className="text-xs" aria-label={strings.find.ticked}>
                     <thead>
                         <tr className="align-bottom">
                             <td />
