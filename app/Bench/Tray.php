@@ -14,6 +14,7 @@ use App\Models\Rig;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\JointEnd;
+use ZincThimble\Core\Gear\JointType;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Outline;
@@ -23,6 +24,7 @@ use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Joint\AdapterPaths;
+use ZincThimble\Core\Joint\Fit;
 use ZincThimble\Core\Joint\Mating;
 use ZincThimble\Core\Rig\Arrangement;
 use ZincThimble\Core\Rig\Rig as CoreRig;
@@ -44,7 +46,8 @@ final class Tray
         foreach ($row->parts as $part) {
             $used[$part->part_id ?? 0] = ($used[$part->part_id ?? 0] ?? 0) + 1;
         }
-        $rings = AdapterPaths::among($this->kit->left($row));
+        $free = $this->kit->left($row);
+        $rings = AdapterPaths::among($free);
         $fitting = $reached = $others = [];
         foreach (Part::query()->where('kit_id', $row->kit_id)->oldest('position')->get() as $part) {
             if ($part->kindOf() === Kind::Camera) {
@@ -52,7 +55,7 @@ final class Tray
             }
             $left = $part->count - ($used[$part->id] ?? 0);
             [$fits, $reason] = $this->verdict($rig, $index, $behind, $ahead, $part, $front, $left);
-            $way = $fits || $left <= 0 || ! $part->kindOf()->inChain() ? [] : $this->way($rig, $index, $front, $part, $rings);
+            $way = $fits || $left <= 0 || ! $part->kindOf()->inChain() ? [] : $this->way($rig, $index, $front, $part, $rings, $free);
             $view = new TrayPart(
                 self::part($part), $fits, $way === [] ? $reason : 'with '.implode(' + ', array_map(static fn (Spacer $ring): string => $ring->label(), $way)), max(0, $left),
                 array_map(static fn (Spacer $ring): int => $ring->document->intOr(RigStore::REFERENCE, 0), $way),
@@ -116,21 +119,43 @@ final class Tray
      *
      * What a rig is refused for is not proposed either: nothing but wet glass stands before a port.
      *
+     * @param  list<CorePart>  $free
      * @return list<Spacer>
      */
-    private function way(CoreRig $rig, int $index, JointEnd $front, Part $part, AdapterPaths $rings): array
+    private function way(CoreRig $rig, int $index, JointEnd $front, Part $part, AdapterPaths $rings, array $free): array
     {
         $made = $this->kit->readable($part);
         if ($made === null) {
             return [];
         }
-        $way = $rings->way($front, $made->identity->rear);
+        $way = $made->identity->rear->main()?->type === JointType::Clip ? self::underClip($rig, $front, $made, $free) : $rings->way($front, $made->identity->rear);
         $turned = Mating::turned($made);
         if (($way === null || $way === []) && $turned !== null) {
             $way = $rings->way($front, $turned->identity->rear);
         }
 
         return $way === null || self::refusal($rig, $index, [...$way, $made]) !== null ? [] : $way;
+    }
+
+    /**
+     * The thinnest ring on this front that a clip-on holds on to.
+     *
+     * @param  list<CorePart>  $free
+     * @return list<Spacer>|null
+     */
+    private static function underClip(CoreRig $rig, JointEnd $front, CorePart $clip, array $free): ?array
+    {
+        $best = null;
+        foreach ($free as $part) {
+            foreach (array_filter([$part, Mating::turned($part)]) as $ring) {
+                if ($ring instanceof Spacer && Mating::ofEnds($front, $ring->identity->rear) === Fit::Mates && Mating::of($rig->camera, $ring, $clip) === Fit::Mates
+                    && ($best === null || $ring->lengthMm < $best->lengthMm)) {
+                    $best = $ring;
+                }
+            }
+        }
+
+        return $best === null ? null : [$best];
     }
 
     /**

@@ -109,6 +109,27 @@ final class BenchAidsTest extends TestCase
         $this->assertSame(['mates', 'mates', 'mates'], array_column($on['chain'], 'fit'));
     }
 
+    public function test_a_clip_on_goes_by_the_thread_and_by_a_ring_where_that_is_too_narrow(): void
+    {
+        $this->postJson("/api/kits/{$this->kit}/parts", ['parts' => [
+            ['kind' => 'lens', 'name' => 'Small front', 'rear' => 'larch', 'front' => 'thread:37x0.75', 'frontOuterMm' => 62, 'focalLengthMm' => 60, 'registerMm' => 44.5, 'frontRimMm' => 40, 'aperture' => ['widest' => 4, 'smallest' => 22, 'control' => 'ring']],
+            ['kind' => 'step-ring', 'name' => 'Step 37 to 52', 'rear' => 'thread:37x0.75', 'front' => 'thread:52x0.75', 'lengthMm' => 3],
+            ['kind' => 'step-ring', 'name' => 'Thick 37 to 49', 'rear' => 'thread:37x0.75', 'front' => 'thread:49x0.75', 'lengthMm' => 9],
+        ]])->assertCreated();
+        $tray = function (string $lens): array {
+            $rig = $this->postJson('/api/rigs', ['kit' => $this->kit, 'camera' => $this->part('Body B'), 'parts' => [$this->part($lens)]])->assertCreated()->json();
+            $parts = $this->getJson("/api/rigs/{$rig['id']}/tray?index=1")->assertOk()->json('parts');
+
+            return [$rig, array_values(array_filter($parts, static fn (array $each): bool => $each['part']['name'] === 'Clip-on +10'))[0]];
+        };
+        [$rig, $clip] = $tray('Small front');
+        $this->assertFalse($clip['fits'], 'its thread is 37 mm, however wide the barrel behind it');
+        $this->assertSame(['Step 37 to 52'], $clip['viaNames']);
+        $on = $this->step($rig, ['action' => 'insert', 'index' => 1, 'parts' => [...$clip['via'], $clip['part']['id']]]);
+        $this->assertSame(['mates', 'mates', 'mates'], array_column($on['chain'], 'fit'));
+        $this->assertTrue($tray('Moor 50')[1]['fits']);
+    }
+
     public function test_the_camera_is_changed_and_its_finder_told(): void
     {
         $rig = $this->rigOf($this->user, 'Lichen disc');

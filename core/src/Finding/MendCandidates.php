@@ -285,20 +285,8 @@ final class MendCandidates
      */
     private static function nearestZoom(Rig $rig, \Closure $does): iterable
     {
-        foreach (Travels::of($rig) as $travel) {
-            if ($travel->kind !== TravelKind::Zoom) {
-                continue;
-            }
-            $now = Travels::setting($rig, $travel);
-            $positions = Travels::positions($rig, $travel);
-            foreach ([array_filter($positions, static fn (float $mm): bool => $mm > $now), array_reverse(array_filter($positions, static fn (float $mm): bool => $mm < $now))] as $side) {
-                foreach ($side as $mm) {
-                    if ($does($rig->with($travel->kind, $travel->part, $mm))) {
-                        yield Mend::set('Zoom to {value:focal}', $travel->part, TravelKind::Zoom, $mm);
-                        break;
-                    }
-                }
-            }
+        foreach (Travels::nearest($rig, TravelKind::Zoom, $does) as [$travel, $mm]) {
+            yield Mend::set('Zoom to {value:focal}', $travel->part, TravelKind::Zoom, $mm);
         }
     }
 

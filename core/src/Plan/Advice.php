@@ -16,6 +16,7 @@ use ZincThimble\Core\Reading\ReadingTable;
 use ZincThimble\Core\Reading\Stack;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
+use ZincThimble\Core\Rig\Travels;
 
 /**
  * What to do with a rig as it is set, from what is known of its subject, its light and its support: best single shot and
@@ -47,7 +48,7 @@ final readonly class Advice
         public ?float $balanceMm,
         /** Marked stops of the working lens at which the corner is clear; [] when it is clear as set, or at none. */
         public array $clearApertures,
-        /** Focal lengths of a zoom's stations at which it is clear. */
+        /** Focal lengths at which it is clear, the nearest on either side of where a zoom stands. */
         public array $clearZoomsMm,
         /** Crop and video modes in which it is clear. */
         public array $clearModes,
@@ -125,19 +126,10 @@ final readonly class Advice
         ));
     }
 
-    /** @return list<float> */
+    /** @return list<float> the nearest on either side of where each zoom stands */
     private static function clearZooms(Rig $rig): array
     {
-        $clear = [];
-        foreach ($rig->chain as $i => $part) {
-            foreach ($part instanceof Lens ? $part->stations : [] as $station) {
-                if (self::isClear($rig->with(TravelKind::Zoom, $i, $station->focalLengthMm))) {
-                    $clear[] = $station->focalLengthMm;
-                }
-            }
-        }
-
-        return $clear;
+        return array_column(Travels::nearest($rig, TravelKind::Zoom, self::isClear(...)), 1);
     }
 
     /** @return list<string> */

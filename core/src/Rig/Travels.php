@@ -134,4 +134,32 @@ final class Travels
 
         return $lens instanceof Lens ? $lens->figures->focalLengthMm : 0.0;
     }
+
+    /**
+     * Where controls of a kind do what is asked, nearest to where they stand, on either side.
+     *
+     * @param  \Closure(Rig): bool  $does
+     * @return list<array{Travel, float}>
+     */
+    public static function nearest(Rig $rig, TravelKind $kind, \Closure $does): array
+    {
+        $found = [];
+        foreach (self::of($rig) as $travel) {
+            if ($travel->kind !== $kind) {
+                continue;
+            }
+            $now = self::setting($rig, $travel);
+            $positions = self::positions($rig, $travel);
+            foreach ([array_filter($positions, static fn (float $at): bool => $at > $now), array_reverse(array_filter($positions, static fn (float $at): bool => $at < $now))] as $side) {
+                foreach ($side as $at) {
+                    if ($does($rig->with($kind, $travel->part, $at))) {
+                        $found[] = [$travel, $at];
+                        break;
+                    }
+                }
+            }
+        }
+
+        return $found;
+    }
 }

@@ -6,6 +6,7 @@ namespace ZincThimble\Core\Tests\Plan;
 
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\File\RigFile;
+use ZincThimble\Core\Finding\Limits;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Plan\Advice;
 use ZincThimble\Core\Reading\Balance;
@@ -17,6 +18,7 @@ use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Stack;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
+use ZincThimble\Core\Tests\RigMaker;
 use ZincThimble\Core\Tests\WorkedCases;
 
 /** Apertures, stacks, light and movements: what a photographer does with the readings. */
@@ -85,6 +87,24 @@ final class AdviceTest extends TestCase
         $this->assertEqualsWithDelta(hypot(1.22 * 550e-6 * 10.0 / 2.0, 0.005), Detail::smallestMm(2.0, 10.0, 550e-6, 0.005), 1e-12);
         $this->assertSame(3000, Detail::columnsLeft(6000, 10.0, 20.0));
         $this->assertSame(6000, Detail::columnsLeft(6000, 30.0, 20.0));
+    }
+
+    public function test_a_dark_corner_is_clear_at_any_setting_of_a_zoom_not_only_at_its_stations(): void
+    {
+        $zoom = ['kind' => 'lens', 'name' => 'Zoom', 'rear' => 'larch', 'front' => 'thread:67x0.75', 'focalLengthMm' => 24, 'registerMm' => 44.5, 'frontRimMm' => 60, 'focusing' => 'fixed', 'principalGapMm' => 0,
+            'aperture' => ['widest' => 4, 'smallest' => 22, 'control' => 'ring'], 'stations' => [['focalLengthMm' => 24], ['focalLengthMm' => 150]]];
+        $rig = RigMaker::made(['format' => 'zinc-thimble/rig', 'version' => 1, 'camera' => ['joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]],
+            'chain' => [['set' => ['zoomMm' => 24]] + $zoom, ['kind' => 'hood', 'name' => 'Hood', 'rear' => 'thread:67x0.75', 'front' => 'thread:67x0.75', 'lengthMm' => 60, 'clearMm' => 64]]]);
+        $brightness = static fn (float $mm): float => Reading::of($rig->with(TravelKind::Zoom, 0, $mm))->cornerBrightness ?? 1.0;
+        $this->assertLessThan(Limits::CLEAR_CORNER, $brightness(24.0));
+        [$clear] = Advice::of($rig)->clearZoomsMm;
+        $this->assertCount(1, Advice::of($rig)->clearZoomsMm);
+        $this->assertGreaterThan(24.0, $clear);
+        $this->assertLessThan(150.0, $clear);
+        $this->assertGreaterThanOrEqual(Limits::CLEAR_CORNER, $brightness($clear));
+        $this->assertLessThan(Limits::CLEAR_CORNER, $brightness($clear / 1.1), 'and no further than it takes');
+        $far = $rig->with(TravelKind::Zoom, 0, 150.0);
+        $this->assertSame([], Advice::of($far)->clearZoomsMm, 'nothing is dark there');
     }
 
     public function test_swing_and_shift(): void

@@ -284,7 +284,8 @@ function CardTable({ card, camera, units, onOpen, busy }: TableProps) {
 
 function cell(value: number | string | null, unit: string, units: Units): string {
     if (value === null) return '—';
-    if (typeof value === 'string') return value;
+    // A unit stays with its number.
+    if (typeof value === 'string') return value.replace(/[\u2009 ](?=mm)/g, '\u202f');
     switch (unit) {
         case 'mm':
             return lengthDigits(value, units);
