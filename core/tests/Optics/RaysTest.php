@@ -13,6 +13,7 @@ use ZincThimble\Core\Optics\MovingPart;
 use ZincThimble\Core\Optics\Rays;
 use ZincThimble\Core\Optics\SplitSystem;
 use ZincThimble\Core\Optics\StraightRays;
+use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Tests\Near;
@@ -22,6 +23,16 @@ use ZincThimble\Core\Tests\RigMaker;
 final class RaysTest extends TestCase
 {
     private const POSITIONS = 12;
+
+    public function test_a_throat_at_the_sensor_itself_bounds_no_light(): void
+    {
+        foreach ([[], [['kind' => 'lens', 'name' => 'Lens', 'focalLengthMm' => 50, 'frontRimMm' => 40]]] as $chain) {
+            $rig = RigMaker::made(['format' => 'zinc-thimble/rig', 'version' => 1, 'camera' => ['joint' => 'larch', 'registerMm' => 0, 'throatMm' => 40, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]], 'chain' => $chain]);
+            $axis = Axis::of($rig);
+            $this->assertSame([-1, 0.0], [$axis->stop, $axis->number]);
+            $this->assertNull(RigReport::of($rig)->reading->effectiveAperture);
+        }
+    }
 
     public function test_all_ways_give_the_same_numbers(): void
     {
