@@ -63,6 +63,7 @@ test('with the mouse: two lenses coupled face to face, one part carried from the
 
     // Carried by hand to the joint in the drawing, once the first rigs are there: they push the tray down as they arrive.
     await expect(page.getByRole('heading', { name: 'Start from what your kit makes' })).toBeVisible();
+    await page.waitForLoadState('networkidle');
     const from = await tray('Tern to Larch').boundingBox();
     const joint = await page.locator('svg[role=img] circle[fill=transparent]').first().boundingBox();
     if (!from || !joint) throw new Error('nothing to carry');

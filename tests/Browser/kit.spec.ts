@@ -180,7 +180,7 @@ test('the joint map shows islands and bridges, and the way from one joint to ano
     const crossing = page.getByRole('region', { name: 'From one joint to another' });
     await crossing.getByLabel('From').selectOption({ label: 'tern' });
     await crossing.getByLabel('to', { exact: true }).selectOption({ label: '39 × 26 tpi' });
-    await expect(crossing.getByRole('status')).toContainText('Tern to M48 + M48 to 39 × 26 tpi');
+    await expect(crossing.getByRole('status')).toContainText('Tern to Larch + Larch to 39 × 26 tpi');
     await crossing.getByLabel('to', { exact: true }).selectOption({ label: 'M42×1' });
     await expect(crossing.getByRole('status')).toContainText('It takes an adapter, male tern to female M42×1');
 
