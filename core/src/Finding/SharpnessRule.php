@@ -6,6 +6,7 @@ namespace ZincThimble\Core\Finding;
 
 use ZincThimble\Core\Reading\BestAperture;
 use ZincThimble\Core\Reading\Stack;
+use ZincThimble\Core\Reading\StopNumbers;
 
 /**
  * `diffraction`, `slice-thin`, `sway`: how much of the subject can be sharp. Diffraction and slice pull the aperture two ways, so they are
@@ -108,14 +109,14 @@ final class SharpnessRule implements Rule
     {
         $rig = $context->rigAt($row);
         $stops = $rig->stopsAt($at);
-        $numbers = $stops === [] ? null : BestAperture::effectives($rig, $at, $stops);
+        $numbers = $stops === [] ? null : StopNumbers::of($rig, $at, $stops);
         if ($numbers === null) {
             return null;
         }
         $most = Limits::SPOT_OVER_BLUR * $limit / (2.44 * $rig->conditions->wavelengthNm * 1e-6);
         $now = $context->columns->effectiveAperture[$row] ?? 0.0;
         $wider = null;
-        foreach ($numbers[1] as $n => $effective) {
+        foreach ($numbers->effective as $n => $effective) {
             if ($effective < $now * 0.99 && ($wider === null || $effective <= $most)) {
                 $wider = $stops[$n];
             }

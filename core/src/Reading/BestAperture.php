@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Reading;
 
 use ZincThimble\Core\Rig\Rig;
-use ZincThimble\Core\Rig\TravelKind;
 
 /**
  * At which marked stop one picture is sharpest all through a deep subject, and at which a stack is (OPTICS.md, "Depth":
@@ -34,60 +33,33 @@ final readonly class BestAperture
     {
         $at = $rig->workingLens();
         $stops = $at === null ? [] : $rig->stopsAt($at);
-        $numbers = $at === null || $stops === [] ? null : self::effectives($rig, $at, $stops);
+        $numbers = $at === null || $stops === [] ? null : StopNumbers::of($rig, $at, $stops);
         if ($numbers === null) {
             return null;
         }
-        [$magnification, $effective] = $numbers;
+        $magnification = $numbers->magnification;
+        $effective = $numbers->effective;
+        $pixel = $rig->frame->pitchMm() ?? 0.0;
         $lambdaMm = $rig->conditions->wavelengthNm * 1e-6;
-        $best = $stacking = $stops[0];
+        $best = $stops[0];
+        $stacking = 0;
         $bestBlur = INF;
         $narrowest = $sharpest ?? $stops[0] * 2.0;
         foreach ($stops as $n => $stop) {
-            $blur = self::edgeBlurMm($depthMm, $magnification, $effective[$n], $lambdaMm, $rig->frame->pitchMm());
+            $blur = self::edgeBlurSquared($depthMm, $magnification, $effective[$n], $lambdaMm, $pixel);
             if ($blur < $bestBlur) {
                 $best = $stop;
                 $bestBlur = $blur;
             }
             if ($stop <= $narrowest * (1.0 + 1e-9) && 2.44 * $lambdaMm * $effective[$n] <= $rig->blurLimitMm) {
-                $stacking = $stop;
+                $stacking = $n;
             }
         }
-        $reading = Reading::of($rig->with(TravelKind::Aperture, $at, $stacking));
-        $slice = Stack::depths(ReadingTable::ofOne($reading), $rig->conditions->totalDepth)[0];
+        ['sliceMm' => $slice, 'pupilMm' => $pupil] = $numbers->at($stacking);
 
-        return new self($best, $bestBlur, $stacking, $slice === null || $slice <= 0.0 ? null : Stack::through(
-            $depthMm, $slice, Stack::OVERLAP, $reading->entrancePupilMm, $pitchMm, $secondsPerFrame,
+        return new self($best, sqrt($bestBlur), $stops[$stacking], $slice === null || $slice <= 0.0 ? null : Stack::through(
+            $depthMm, $slice, Stack::OVERLAP, $pupil, $pitchMm, $secondsPerFrame,
         ));
-    }
-
-    /**
-     * Magnification, and the effective aperture at each marked stop: that of the working diaphragm, which goes with its marked number, or
-     * of whatever else limits the light, whichever is greater. Two readings at the most tell both.
-     *
-     * @param  non-empty-list<float>  $stops  widest first
-     * @return array{float, list<float>}|null null = nothing is imaged
-     */
-    public static function effectives(Rig $rig, int $at, array $stops): ?array
-    {
-        $wide = Reading::of($rig->with(TravelKind::Aperture, $at, $stops[0]));
-        if ($wide->magnification === null || $wide->magnification <= 0.0 || $wide->effectiveAperture === null) {
-            return null;
-        }
-        $else = 0.0;
-        $perStop = 0.0;
-        if ($wide->stopPart === $at) {
-            $perStop = $wide->effectiveAperture / $stops[0];
-        } else {
-            $else = $wide->effectiveAperture;
-            $last = $stops[count($stops) - 1];
-            $narrow = Reading::of($rig->with(TravelKind::Aperture, $at, $last));
-            if ($narrow->stopPart === $at && $narrow->effectiveAperture !== null) {
-                $perStop = $narrow->effectiveAperture / $last;
-            }
-        }
-
-        return [$wide->magnification, array_map(static fn (float $stop): float => max($else, $perStop * $stop), $stops)];
     }
 
     /**
@@ -96,10 +68,16 @@ final readonly class BestAperture
      */
     public static function edgeBlurMm(float $depthMm, float $magnification, float $effective, float $lambdaMm, ?float $pitchMm): float
     {
+        return sqrt(self::edgeBlurSquared($depthMm, $magnification, $effective, $lambdaMm, $pitchMm ?? 0.0));
+    }
+
+    /** Its square, which is enough to tell which is less: it is asked for every stop of every row. */
+    private static function edgeBlurSquared(float $depthMm, float $magnification, float $effective, float $lambdaMm, float $pitchMm): float
+    {
         $geometric = $depthMm / 2.0 * $magnification * $magnification / $effective;
         $diffraction = 2.44 * $lambdaMm * $effective;
 
-        return sqrt($geometric * $geometric + $diffraction * $diffraction + ($pitchMm ?? 0.0) ** 2);
+        return $geometric * $geometric + $diffraction * $diffraction + $pitchMm * $pitchMm;
     }
 
     /** Where that blur is least if stops were continuous: `Neff = M sqrt(Z / (4.88 lambda))`. */

@@ -19,6 +19,12 @@ final class MarkedStops
     ];
 
     /** A third of a stop, as a factor of the f-number. */
+    /** So many rings are remembered: a sweep asks for the same one at every place. */
+    private const KEPT = 64;
+
+    /** @var array<string, list<float>> */
+    private static array $known = [];
+
     private const THIRD_OF_A_STOP = 1.122462048309373;
 
     /** Whether it stands engraved as a full stop, as most rings number. */
@@ -52,6 +58,10 @@ final class MarkedStops
     /** @return list<float> from the widest to the smallest, both included */
     public static function between(float $widest, float $smallest, ApertureControl $control): array
     {
+        $key = $control->value.' '.$widest.' '.$smallest;
+        if (isset(self::$known[$key])) {
+            return self::$known[$key];
+        }
         $stops = [$widest, $smallest];
         foreach ([...self::FULL, ...($control === ApertureControl::Electronic ? self::THIRD : self::HALF)] as $stop) {
             if ($stop > $widest * 1.04 && $stop < $smallest / 1.04) {
@@ -59,7 +69,10 @@ final class MarkedStops
             }
         }
         sort($stops);
+        if (count(self::$known) >= self::KEPT) {
+            self::$known = [];
+        }
 
-        return array_values(array_unique($stops));
+        return self::$known[$key] = array_values(array_unique($stops));
     }
 }
