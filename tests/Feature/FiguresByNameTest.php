@@ -178,6 +178,10 @@ final class FiguresByNameTest extends TestCase
                     foreach ($told['readings'] as $name => $column) {
                         $this->near(array_key_exists($name, $beside) ? $beside[$name] : $report->reading->{$name}, $column[$row], "{$id} {$travel->name()} {$row} {$name}");
                     }
+                    foreach ($told['still'] as $name) {
+                        $this->assertArrayNotHasKey($name, $told['readings']);
+                        $this->near(RigReport::of($rig)->figures()[$name], $beside[$name], "{$id} {$travel->name()} {$row} {$name} isn’t moved");
+                    }
                     $this->near($report->axis->front + $report->axis->converterMm, $told['tipMm'][$row], 'tip');
                     $rows++;
                 }

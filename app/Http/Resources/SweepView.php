@@ -9,12 +9,13 @@ use ZincThimble\Core\Report\Sweep;
 use ZincThimble\Core\Rig\Rig;
 
 /** Every reading at every position of one control. */
-#[OA\Schema(required: ['travel', 'revision', 'index', 'positions', 'readings', 'cornerParts', 'focus', 'halfWidths', 'findings', 'frontMm', 'tipMm', 'groups'])]
+#[OA\Schema(required: ['travel', 'revision', 'index', 'positions', 'readings', 'still', 'cornerParts', 'focus', 'halfWidths', 'findings', 'frontMm', 'tipMm', 'groups'])]
 final readonly class SweepView
 {
     /**
      * @param  list<float>  $positions
      * @param  array<string, array<int, ?float>>  $readings
+     * @param  list<string>  $still
      * @param  list<SweepCorner>  $cornerParts
      * @param  list<SweepFocus>  $focus
      * @param  array<string, array<int, ?float>>  $halfWidths
@@ -34,6 +35,8 @@ final readonly class SweepView
         public array $positions,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'number', nullable: true)))]
         public array $readings,
+        #[OA\Property(description: 'Readings that this control doesn’t move: the rig tells them', items: new OA\Items(type: 'string'))]
+        public array $still,
         #[OA\Property(items: new OA\Items(ref: SweepCorner::class))]
         public array $cornerParts,
         #[OA\Property(items: new OA\Items(ref: SweepFocus::class))]
@@ -53,12 +56,16 @@ final readonly class SweepView
 
     public static function of(Sweep $sweep, Rig $rig, int $revision): self
     {
+        $columns = $sweep->readings($rig);
+        $still = Sweep::still($columns);
+
         return new self(
             travel: $sweep->travel->name(),
             revision: $revision,
             index: $sweep->travel->part,
             positions: $sweep->positions,
-            readings: $sweep->readings($rig),
+            readings: array_diff_key($columns, array_flip($still)),
+            still: $still,
             cornerParts: array_map(static fn (array $each): SweepCorner => new SweepCorner(...$each), $sweep->cornerParts($rig)),
             focus: array_map(static fn (array $each): SweepFocus => new SweepFocus(...$each), $sweep->focus($rig)),
             halfWidths: $sweep->halfWidths,

@@ -126,15 +126,34 @@ final readonly class Sweep
     }
 
     /**
+     * What this control doesn't move of what stands beside the strips: the rig's own readings tell it, and nothing is sent of it.
+     *
+     * @param  array<string, array<int, ?float>>  $columns
+     * @return list<string>
+     */
+    public static function still(array $columns): array
+    {
+        return array_values(array_filter(Beside::READINGS, static function (string $name) use ($columns): bool {
+            $column = $columns[$name];
+
+            return $column[0] === $column[count($column) - 1] && count(array_keys($column, $column[0], true)) === count($column);
+        }));
+    }
+
+    /**
      * All of it by name: what the screen gets, but for whose sweep it is.
      *
      * @return array<string, mixed>
      */
     public function toArray(Rig $rig): array
     {
+        $columns = $this->readings($rig);
+        $still = self::still($columns);
+
         return [
             'positions' => $this->positions,
-            'readings' => $this->readings($rig),
+            'readings' => array_diff_key($columns, array_flip($still)),
+            'still' => $still,
             'cornerParts' => $this->cornerParts($rig),
             'focus' => $this->focus($rig),
             'halfWidths' => $this->halfWidths,

@@ -5,7 +5,7 @@ import { displayedReadings, misfits } from './displayedReadings';
 const part = (index: number, rearMm: number, frontMm: number) => ({ index, rearMm, frontMm });
 
 const rig = {
-    readings: { magnification: 0.5, workingDistanceMm: 100, cornerPart: 'Hood' },
+    readings: { magnification: 0.5, workingDistanceMm: 100, extensionMm: 31, cornerPart: 'Hood' },
     focus: 'sharp',
     doubts: [{ reading: 'magnification', halfWidth: 0.01 }],
     findings: [{ code: 'touching', severity: 'warn', index: null, pattern: 'as set', numbers: {} }],
@@ -22,6 +22,7 @@ const rig = {
 const sweep = {
     index: 1,
     readings: { magnification: [0.1, 0.2, 0.3], subjectDistanceMm: [300, 280, null], entrancePupilMm: [200, null, 150] },
+    still: ['extensionMm'],
     halfWidths: { magnification: [0.001, 0.002, null] },
     cornerParts: [
         { from: 0, to: 0, part: 'Tube' },
@@ -60,6 +61,8 @@ describe('what the screen shows', () => {
         expect([0, 1, 2].map((row) => at(row).halfWidth('magnification'))).toEqual([0.001, 0.002, null]);
         // What the sweep hasn't got is nothing, never the figure of before.
         expect(at(1).reading('workingDistanceMm')).toBeNull();
+        // Unless the sweep says that the control doesn't move it.
+        expect(at(1).reading('extensionMm')).toBe(31);
         expect([0, 1, 2].map((row) => at(row).cornerPart)).toEqual(['Tube', null, 'Hood']);
         expect([0, 1, 2].map((row) => at(row).focus)).toEqual(['sharp', 'sharp', 'past-infinity']);
     });

@@ -75,7 +75,8 @@ export function displayedReadings(rig: RigView, held: ActiveSweep | null): Displ
     }
     const { sweep, row } = held;
     return {
-        reading: (name) => sweep.readings[name]?.[row] ?? null,
+        // What the sweep hasn't got is nothing, unless it says that the control doesn't move it.
+        reading: (name) => (sweep.still.includes(name) ? rig.readings[name] : (sweep.readings[name]?.[row] ?? null)),
         halfWidth: (name) => sweep.halfWidths[name]?.[row] ?? null,
         cornerPart: sweep.cornerParts.find(({ from, to }) => row >= from && row <= to)?.part ?? null,
         findings: sweep.findings
@@ -95,10 +96,12 @@ export function displayedReadings(rig: RigView, held: ActiveSweep | null): Displ
 
 /** What is swung or shifted at a row of the sweep, whichever control is held. */
 function movementAt(drawing: Schema['DrawingView'], sweep: SweepView, row: number, frontMm: number): Schema['DrawingMovement'] | null {
-    const planeTiltDeg = sweep.readings.planeTiltDeg?.[row] ?? null;
+    const { movement } = drawing;
+    const of = (name: 'planeTiltDeg' | 'fieldMovesMm') =>
+        sweep.still.includes(name) ? (movement?.[name] ?? null) : (sweep.readings[name]?.[row] ?? null);
+    const planeTiltDeg = of('planeTiltDeg');
     if (planeTiltDeg === null) return null;
     const set = sweep.positions[row] ?? 0;
-    const { movement } = drawing;
     return {
         part: movement?.part ?? sweep.index,
         pivotMm:
@@ -108,7 +111,7 @@ function movementAt(drawing: Schema['DrawingView'], sweep: SweepView, row: numbe
         swingDeg: sweep.travel.endsWith('.swing') ? set : (movement?.swingDeg ?? 0),
         shiftMm: sweep.travel.endsWith('.shift') ? set : (movement?.shiftMm ?? 0),
         planeTiltDeg,
-        fieldMovesMm: sweep.readings.fieldMovesMm?.[row] ?? null,
+        fieldMovesMm: of('fieldMovesMm'),
     };
 }
 

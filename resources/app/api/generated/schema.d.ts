@@ -2170,6 +2170,8 @@ export interface components {
             readings: {
                 [key: string]: (number | null)[];
             };
+            /** @description Readings that this control doesn’t move: the rig tells them */
+            still: string[];
             cornerParts: components["schemas"]["SweepCorner"][];
             focus: components["schemas"]["SweepFocus"][];
             halfWidths: {
