@@ -31,7 +31,7 @@ $ask = static function (string $method, string $path) use ($curl, $base, $jar): 
     return is_string($answer) ? $answer : '';
 };
 
-$ask('GET', '/');
+$ask('GET', '/sanctum/csrf-cookie');
 $ask('POST', '/api/guest');
 $rigs = json_decode($ask('GET', '/api/rigs'), true, 64, JSON_THROW_ON_ERROR);
 $figures = [];

@@ -169,6 +169,10 @@ final class Tray
         if (count($rig->chain) + count($parts) > StepContext::LONGEST) {
             return 'a rig has at most '.StepContext::LONGEST.' parts';
         }
+        // Trying costs a rig for every part, and only a port refuses what stands about it.
+        if (! in_array(Kind::Port, array_map(static fn (CorePart $part): Kind => $part->kind, [...$rig->chain, ...$parts]), true)) {
+            return null;
+        }
         try {
             Arrangement::of($rig)->inserting($index, $parts)->rig($rig);
 

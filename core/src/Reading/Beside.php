@@ -112,6 +112,10 @@ final class Beside
             }
         }
 
+        if ($from === $to) {
+            return array_fill(0, $last + 1, $from);
+        }
+
         return array_map(static fn (float $position): ?float => $from === null || $to === null ? null : ($span > 0.0 ? $from + ($to - $from) * ($position - $positions[0]) / $span : $from), $positions);
     }
 }
