@@ -6,9 +6,6 @@ namespace App\Console\Commands;
 
 use Illuminate\Console\Command;
 use ZincThimble\Core\File\FieldGuide;
-use ZincThimble\Core\File\FileInvalid;
-use ZincThimble\Core\File\RigFile;
-use ZincThimble\Core\File\Shapes;
 use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Plan\Advice;
@@ -20,34 +17,21 @@ use ZincThimble\Core\Rig\LensFigure;
 /** Reads a rig file. Exits 0; 1 when a stop finding blocks the rig; 2 when the file can't be read. */
 final class ReadRig extends Command
 {
+    use RigFiles;
+
     protected $signature = 'rig:read {file : a version-1 rig file} {--json : print the whole reading as JSON, unrounded}';
 
     protected $description = 'Tell what a rig does';
 
     public function handle(): int
     {
-        $path = $this->file();
-        $stderr = $this->output->getErrorStyle();
-        if (! is_file($path) || ! is_readable($path)) {
-            $stderr->writeln("/: there is no readable file {$path}");
-
-            return 2;
-        }
-        try {
-            $rig = RigFile::parse((string) file_get_contents($path, length: Shapes::MAX_BYTES + 1));
-        } catch (FileInvalid $invalid) {
-            foreach ($invalid->faults as $fault) {
-                $stderr->writeln(\Symfony\Component\Console\Formatter\OutputFormatter::escape((string) $fault));
-            }
-
+        $rig = $this->rigIn($this->argument('file'));
+        if ($rig === null) {
             return 2;
         }
         $answer = RigReport::of($rig);
         if ($this->option('json')) {
-            $this->output->writeln(
-                json_encode($answer->toArray(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR),
-                \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW,
-            );
+            $this->printJson($answer->toArray());
         } else {
             $this->show($answer);
         }
@@ -130,12 +114,5 @@ final class ReadRig extends Command
         if ($clear !== []) {
             $this->line('The corner is clear at '.implode(', ', $clear).'.');
         }
-    }
-
-    private function file(): string
-    {
-        $file = $this->argument('file');
-
-        return is_string($file) ? $file : '';
     }
 }

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Report;
+
+use ZincThimble\Core\Picture\RigPicture;
+use ZincThimble\Core\Plan\AsEngraved;
+use ZincThimble\Core\Reading\BestAperture;
+use ZincThimble\Core\Reading\Detail;
+use ZincThimble\Core\Reading\SolveTarget;
+use ZincThimble\Core\Rig\Rig;
+
+/** One rig of a comparison as it was brought there. */
+final readonly class ComparedRig
+{
+    private function __construct(
+        public string $letter,
+        public Rig $rig,
+        public RigReport $report,
+        /** Whether it does what all were to be brought to. */
+        public bool $met,
+        /** Period of the finest lines in the plane of focus, mm; null = nothing is imaged. */
+        public ?float $resolvedDetailMm,
+        /** Width that its picture is cropped to, mm; null = none is cut off. */
+        public ?float $cropToMm,
+        /** Columns left after that; null = the sensor's pixels aren't known. */
+        public ?int $pixelsLeft,
+        /** Blur at the edge of the target's depth, mm at the sensor; null = it has none. */
+        public ?float $blurAtEdgeMm,
+    ) {
+    }
+
+    /** A rig brought where a comparison wants it. */
+    public static function of(string $letter, Rig $rig, Bringing $bringing): self
+    {
+        ['rig' => $set, 'met' => $met] = $bringing->bring($rig);
+        $report = RigReport::of($set);
+        $reading = $report->reading;
+        $field = $reading->fieldWidthMm;
+        $wanted = match ($bringing->target) {
+            SolveTarget::FieldWidth => $bringing->value,
+            SolveTarget::Magnification => $bringing->value > 0.0 ? $set->frame->widthMm / $bringing->value : null,
+            default => null,
+        };
+        $crop = ! $met && $wanted !== null && $field !== null && $field > $wanted ? $wanted : null;
+        $depth = $bringing->depthIn($set, $reading);
+        $columns = $set->frame->columns;
+
+        return new self(
+            letter: $letter,
+            rig: $set,
+            report: $report,
+            met: $met,
+            resolvedDetailMm: RigPicture::of($set)?->resolvedDetailMm(),
+            cropToMm: $crop,
+            pixelsLeft: $columns <= 0 ? null : ($crop === null ? $columns : Detail::columnsLeft($columns, $crop, $field)),
+            blurAtEdgeMm: $depth === null || $reading->magnification === null || $reading->magnification <= 0.0 || $reading->effectiveAperture === null ? null
+                : BestAperture::edgeBlurMm($depth, $reading->magnification, $reading->effectiveAperture, $set->conditions->wavelengthNm * 1e-6, $set->frame->pitchMm()),
+        );
+    }
+
+    /** What it has of something people decide by; null = not known, or without bound. */
+    public function value(Criterion $criterion): ?float
+    {
+        return match ($criterion) {
+            Criterion::Room => $this->report->reading->workingDistanceMm,
+            Criterion::Light => $this->report->reading->effectiveAperture,
+            Criterion::Detail => $this->resolvedDetailMm,
+            Criterion::Slice => $this->report->reading->depthOfFieldMm,
+            Criterion::Mass => $this->rig->totals->massG,
+            Criterion::Price => $this->rig->totals->price,
+            Criterion::Joints => (float) $this->rig->totals->joints,
+            Criterion::Coupled => $this->rig->totals->coupling->isAutomatic() ? 1.0 : 0.0,
+        };
+    }
+
+    /** How far that may be off. */
+    public function halfWidth(Criterion $criterion): float
+    {
+        return match ($criterion) {
+            Criterion::Detail => $this->report->halfWidths['detailMm'] ?? 0.0,
+            Criterion::Room, Criterion::Light, Criterion::Slice => $this->report->halfWidths[$criterion->value] ?? 0.0,
+            default => 0.0,
+        };
+    }
+
+    /** @return array<string, string> how its parts are set, as they are engraved */
+    public function settings(): array
+    {
+        $settings = [];
+        foreach ($this->rig->chain as $i => $part) {
+            $said = AsEngraved::of($this->rig, $i);
+            if ($said !== '') {
+                $settings[isset($settings[$part->label()]) ? $part->label().' ('.$i.')' : $part->label()] = $said;
+            }
+        }
+
+        return $settings;
+    }
+}
