@@ -199,7 +199,7 @@ return [
     ['core/src/Reading/Beside.php', '-$axis->factor / $axis->fieldT', '-1.0 / $axis->fieldT', $beside],
     ['core/src/Reading/Beside.php', '* self::FULL_MM / $frame->widthMm', '* self::FULL_MM / $frame->heightMm', $beside],
     ['core/src/Reading/BellowsMovements.php', '+ $axis->converterMm - $pivot, $swing', '+ $axis->converterMm + $pivot, $swing', $beside],
-    ['core/src/Reading/BellowsMovements.php', 'new self($i, $pivot, $swing, $shift,', 'new self($i, $pivot, $shift, $swing,', ['browser', 'tests/Browser/aids.spec.ts', '']],
+    ['core/src/Reading/BellowsMovements.php', 'new self($i, $pivot, $swing, $shift,', 'new self($i, $pivot, $shift, $swing,', $beside],
     ['core/src/Reading/Refocus.php', ': $to - $from;', ': $from - $to;', $aids],
     ['core/src/Reading/Refocus.php', 'abs($to - $from) < self::LEAST_MM', 'abs($to - $from) < 100.0', $aids],
     ['core/src/Plan/Advice.php', 'self::isClear(...)', 'static fn (): bool => true', $advice],

@@ -57,6 +57,29 @@ final class JoinTest extends TestCase
         $this->assertGreaterThan(3, $turned, 'rings of two threads go either way round');
     }
 
+    public function test_one_ring_goes_before_two_shorter_ones(): void
+    {
+        $this->assertSame(['One'], self::wayOf([self::ring('One', 'tern', 'larch', 9.0), self::ring('First', 'tern', 'wren', 1.0), self::ring('Second', 'wren', 'larch', 1.0)], self::end('tern', Side::Female), self::end('larch', Side::Male)));
+    }
+
+    public function test_a_ring_stands_in_a_way_once_and_the_next_best_way_is_found_without_it(): void
+    {
+        $step = static fn (string $name, int $to, float $mm): Part => self::ring($name, 'thread:52x0.75', "thread:{$to}x0.75", $mm);
+        $couple = static fn (string $name, int $of, float $mm): Part => self::ring($name, "thread:{$of}x0.75", "thread:{$of}x0.75", $mm, Kind::CouplingRing);
+        $front = self::end('thread:52x0.75', Side::Female);
+        $rear = self::end('thread:52x0.75', Side::Female);
+        // Up, coupled, and down again by the same ring turned round: there is only one of it.
+        $this->assertNull(self::wayOf([$step('Up', 58, 2.0), $couple('Coupled', 58, 2.0)], $front, $rear));
+        // Of two of them each goes one way round.
+        $two = self::wayOf([$step('Up', 58, 2.0), $couple('Coupled', 58, 2.0), $step('Up again', 58, 2.0)], $front, $rear);
+        $this->assertNotNull($two);
+        $this->assertSame('Coupled', $two[1]);
+        $this->assertEqualsCanonicalizing(['Up', 'Coupled', 'Up again'], $two);
+        // A longer way of three others is the best that there is.
+        $longer = self::wayOf([$step('Up', 58, 2.0), $couple('Coupled', 58, 2.0), $step('Far up', 67, 9.0), $couple('Widely coupled', 67, 9.0), $step('Far up again', 67, 9.0)], $front, $rear);
+        $this->assertEqualsCanonicalizing(['Far up', 'Widely coupled', 'Far up again'], $longer);
+    }
+
     public function test_of_two_ways_as_long_the_one_with_a_shoulder_is_taken_though_the_other_is_thinner(): void
     {
         $ring = static fn (string $name, float $mm, ?bool $shoulder): Part => Parts::make(Kind::Adapter, new Values(['name' => $name, 'rear' => 'thread:42x1', 'front' => 'larch', 'lengthMm' => $mm] + ($shoulder === null ? [] : ['shoulder' => $shoulder])));
@@ -239,5 +262,21 @@ final class JoinTest extends TestCase
     private static function cost(array $path): array
     {
         return [count($path), count(array_filter($path, static fn (Part $part): bool => $part instanceof Spacer && $part->shoulder === false)), (float) array_sum(array_map(static fn (Part $part): float => $part instanceof Spacer ? $part->lengthMm : 0.0, $path)), (float) array_sum(array_map(static fn (Part $part): float => $part->identity->price ?? 0.0, $path))];
+    }
+
+    private static function ring(string $name, string $rear, string $front, float $mm, Kind $kind = Kind::StepRing): Part
+    {
+        return Parts::make($kind, new Values(['name' => $name, 'rear' => $rear, 'front' => $front, 'lengthMm' => $mm]));
+    }
+
+    /**
+     * @param  list<Part>  $rings
+     * @return list<string>|null
+     */
+    private static function wayOf(array $rings, JointEnd $front, JointEnd $rear): ?array
+    {
+        $way = AdapterPaths::between($front, $rear, $rings);
+
+        return $way === null ? null : array_map(static fn (Part $part): string => $part->label(), $way);
     }
 }

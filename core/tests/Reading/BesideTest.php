@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Tests\Reading;
 
 use PHPUnit\Framework\TestCase;
+use ZincThimble\Core\Drawing\Layout;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Reading\BellowsMovements;
 use ZincThimble\Core\Reading\Beside;
@@ -33,6 +34,8 @@ final class BesideTest extends TestCase
         $apart = 44.5 + 60 + 3 - 100;
         $this->assertEqualsWithDelta(1 / (1 / 100 + 1 / 500 - $apart / (100 * 500)), RigReport::of($rig)->figures()['combinedFocalLengthMm'], 1e-9);
         $this->assertEqualsWithDelta(100.0, RigReport::of(self::rig([self::BELLOWS, self::LENS]))->figures()['combinedFocalLengthMm'], 1e-9);
+        $converter = ['kind' => 'teleconverter', 'name' => 'Converter', 'rear' => 'larch', 'front' => 'larch', 'factor' => 1.4, 'lengthMm' => 20];
+        $this->assertEqualsWithDelta(140.0, RigReport::of(self::rig([$converter, self::BELLOWS, self::LENS]))->figures()['combinedFocalLengthMm'], 1e-9);
         $this->assertNull(RigReport::of(self::rig([['kind' => 'tube', 'name' => 'Tube', 'rear' => 'larch', 'front' => 'larch', 'lengthMm' => 20]]))->figures()['combinedFocalLengthMm']);
     }
 
@@ -80,6 +83,17 @@ final class BesideTest extends TestCase
                 $this->assertEqualsWithDelta(0.0, $figures['planeTiltDeg'], 1e-12);
             }
         }
+    }
+
+    public function test_the_drawing_is_told_what_swings_where_and_by_how_much(): void
+    {
+        $rig = self::rig([['swingDeg' => 3, 'shiftMm' => 5] + self::BELLOWS, self::LENS]);
+        $axis = Axis::of($rig);
+        $reading = Reading::along($rig, $axis);
+        $figures = RigReport::of($rig)->figures();
+        $this->assertSame(['part' => 0, 'pivotMm' => 134.5, 'swingDeg' => 3.0, 'shiftMm' => 5.0, 'planeTiltDeg' => $figures['planeTiltDeg'], 'fieldMovesMm' => $figures['fieldMovesMm']], Layout::of($rig, $axis, $reading)['movement']);
+        $still = self::rig([self::BELLOWS, self::LENS]);
+        $this->assertNull(Layout::of($still, Axis::of($still), Reading::of($still))['movement']);
     }
 
     public function test_along_every_control_it_is_what_each_place_reads(): void
