@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\ArchiveController;
+use App\Http\Controllers\CompareController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\GuestController;
 use App\Http\Controllers\GuideController;
@@ -89,6 +90,7 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         Route::post('parts/{part}/measure', [PartController::class, 'measure']);
     });
 
+    Route::get('comparison', [CompareController::class, 'show']);
     Route::get('rigs', [RigController::class, 'index']);
     Route::post('rigs', [RigController::class, 'store']);
     Route::get('rigs/proposals', [RigController::class, 'proposals']);

@@ -203,7 +203,7 @@ return [
     ['core/src/Reading/Refocus.php', ': $to - $from;', ': $from - $to;', $aids],
     ['core/src/Reading/Refocus.php', 'abs($to - $from) < self::LEAST_MM', 'abs($to - $from) < 100.0', $aids],
     ['core/src/Plan/Advice.php', 'self::isClear(...)', 'static fn (): bool => true', $advice],
-    ['core/src/Rig/Rig.php', '$fit !== Fit::Mates && $this->chain[$index] instanceof CloseUpLens && ', '$this->chain[$index] instanceof CloseUpLens && ', $aids],
+    ['core/src/Rig/Rig.php', '$fit !== Fit::Mates && $this->chain[$index] instanceof CloseUpLens && ', '$this->chain[$index] instanceof CloseUpLens && ', $joints],
     ['app/Bench/Steps/SolveFor.php', '! $solution->exact && ! $this->near', '! $solution->exact && $this->near', $aids],
     ['app/Bench/Tray.php', 'default => [$fits, $reason],', 'default => [true, $reason],', $aids],
     ['app/Bench/Tray.php', 'self::refusal($rig, $index, [...$way, $made]) !== null ? [] : $way', 'false ? [] : $way', $aids],

@@ -18,7 +18,6 @@ use App\Http\Resources\DrawingView;
 use App\Http\Resources\FindingView;
 use App\Http\Resources\HistoryView;
 use App\Http\Resources\InfinityView;
-use App\Http\Resources\Interval;
 use App\Http\Resources\MendsView;
 use App\Http\Resources\MendView;
 use App\Http\Resources\NewsChange;
@@ -56,7 +55,6 @@ use ZincThimble\Core\Reading\Estimates;
 use ZincThimble\Core\Reading\Infinity;
 use ZincThimble\Core\Reading\Measurement;
 use ZincThimble\Core\Reading\NextMeasurement;
-use ZincThimble\Core\Reading\Reach;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Refocus;
 use ZincThimble\Core\Reading\Uncertainty;
@@ -110,7 +108,7 @@ final class RigViews
             chain: $this->chain($row, $rig),
             travels: array_map(fn (Travel $travel): TravelView => $this->travel($rig, $travel), Travels::of($rig)),
             readings: new Readings(...$answer->figures()),
-            range: $this->range($rig, $answer),
+            range: RangeView::of($answer),
             focus: $answer->focus(),
             infinity: new InfinityView($answer->infinity->reached, $answer->infinity->overshotMm, $answer->infinity->spacerToKeepMm, $answer->infinity->furthestSubjectMm, $answer->infinity->neverMm, Infinity::pastMm($rig, $answer->axis)),
             doubts: $this->doubts($row, $rig, $answer),
@@ -336,21 +334,6 @@ final class RigViews
         }
 
         return $marks;
-    }
-
-    private function range(CoreRig $rig, RigReport $answer): RangeView
-    {
-        $range = $answer->range;
-        [$least, $greatest] = $range->magnification;
-        $field = static fn (?float $m): ?float => $m === null || $m <= 0.0 ? null : $rig->frame->widthMm / $m;
-
-        return new RangeView(
-            new Interval(...$range->magnification),
-            new Interval(...$range->workingDistanceMm),
-            new Interval(...$range->subjectDistanceMm),
-            new Interval($field($greatest), $field($least)),
-            ...array_map(static fn (array $ends): Interval => new Interval(...$ends), Reach::of($rig)),
-        );
     }
 
     /** @return list<Doubt> */

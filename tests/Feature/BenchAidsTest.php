@@ -71,6 +71,7 @@ final class BenchAidsTest extends TestCase
 
     public function test_before_a_port_the_tray_offers_wet_glass_alone_and_whatever_it_offers_goes_on(): void
     {
+        $this->postJson("/api/kits/{$this->kit}/parts", ['parts' => [['kind' => 'step-ring', 'name' => 'Step 67 to 52', 'rear' => 'thread:67x0.75', 'front' => 'thread:52x0.75', 'lengthMm' => 4]]])->assertCreated();
         $rig = $this->postJson('/api/rigs', ['kit' => $this->kit, 'camera' => $this->part('Body B'), 'parts' => [$this->part('Sedge 24–70'), $this->part('Flat port')]])->assertCreated()->json();
         $this->assertSame(['lens', 'port'], array_column($rig['chain'], 'kind'));
         $offered = 0;

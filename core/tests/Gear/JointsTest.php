@@ -20,6 +20,7 @@ use ZincThimble\Core\Gear\Side;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Joint\Fit;
 use ZincThimble\Core\Joint\Mating;
+use ZincThimble\Core\Tests\RigMaker;
 
 /** Joints as files spell them, what mates with what, and what each kind of part is good for. */
 final class JointsTest extends TestCase
@@ -118,6 +119,18 @@ final class JointsTest extends TestCase
         $this->assertSame($fit, Mating::ofEnds($ends[0], $ends[1]));
         $this->assertSame($fit, Mating::ofEnds($ends[1], $ends[0]), 'whichever is looked at first');
         $this->assertSame(in_array($fit, [Fit::Mates, Fit::Improvised, Fit::Unknown], true), $fit->holds());
+    }
+
+    public function test_tape_holds_what_doesnt_fit_and_changes_nothing_of_what_does(): void
+    {
+        $fit = static fn (string $rear, bool $taped): Fit => RigMaker::made(['format' => 'zinc-thimble/rig', 'version' => 1,
+            'camera' => ['joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]],
+            'chain' => [
+                ['kind' => 'lens', 'name' => 'Fifty', 'rear' => 'larch', 'front' => 'thread:52x0.75', 'focalLengthMm' => 50, 'registerMm' => 44.5, 'frontRimMm' => 38],
+                ['kind' => 'close-up-lens', 'name' => 'Glass', 'rear' => $rear, 'powerD' => 4] + ($taped ? ['taped' => true] : []),
+            ]])->fitAt(1);
+        $this->assertSame([Fit::Different, Fit::Improvised], [$fit('thread:58x0.75', false), $fit('thread:58x0.75', true)]);
+        $this->assertSame([Fit::Mates, Fit::Mates], [$fit('thread:52x0.75', false), $fit('thread:52x0.75', true)]);
     }
 
     public function test_a_clip_goes_on_whatever_is_as_wide(): void

@@ -116,6 +116,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["compare"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/kits/{kit}/find": {
         parameters: {
             query?: never;
@@ -1191,6 +1207,23 @@ export interface components {
             /** Format: float */
             stepMm: number | null;
         };
+        /** @description A rig that is no better in anything than another. */
+        BeatenBy: {
+            letter: string;
+            by: string;
+        };
+        /** @description Who is best in one thing that people decide by. */
+        BestIn: {
+            /** @enum {string} */
+            criterion: "workingDistanceMm" | "effectiveAperture" | "resolvedDetailMm" | "depthOfFieldMm" | "massG" | "price" | "joints" | "coupled";
+            /** @description null = nobody is by more than can be doubted, or somebody’s isn’t known */
+            letter: string | null;
+            /**
+             * Format: float
+             * @description Over the next
+             */
+            by: number | null;
+        };
         /** @description The cheapest part that would join an island to another; null when no single part does. */
         BridgeView: {
             to: number;
@@ -1260,6 +1293,57 @@ export interface components {
              */
             turnedMagnification: number | null;
             removable: boolean;
+        };
+        /** @description One rig of a comparison, brought to what all were to be brought to. */
+        ComparedRigView: {
+            letter: string;
+            /** @description The rig it was read from; it stays as it is */
+            id: number;
+            name: string | null;
+            cameraName: string;
+            /** @description Its parts, from the camera outwards */
+            title: string;
+            /** @description How its parts are set, as they are engraved */
+            settings: string[];
+            /** @description Whether it does what all were to be brought to; else it is as near as it gets */
+            met: boolean;
+            readings: components["schemas"]["Readings"];
+            /** @description Half-widths by reading */
+            halfWidths: {
+                [key: string]: number;
+            };
+            range: components["schemas"]["RangeView"];
+            /** @description What stops it or spoils it */
+            findings: string[];
+            /**
+             * Format: float
+             * @description Period of the finest lines told apart, in the subject
+             */
+            resolvedDetailMm: number | null;
+            /** @description Columns left of its picture */
+            pixelsLeft: number | null;
+            /**
+             * Format: float
+             * @description Width its picture is cropped to; null = nothing is cut off
+             */
+            cropToMm: number | null;
+            /**
+             * Format: float
+             * @description Blur at the edge of the target’s depth, at the sensor
+             */
+            blurAtEdgeMm: number | null;
+            body: components["schemas"]["DrawingCamera"];
+            drawn: components["schemas"]["DrawingPart"][];
+            /** Format: float */
+            tipMm: number;
+            /** Format: float */
+            subjectDistanceMm: number | null;
+        };
+        /** @description Rigs side by side: what each has, who is best in what, who is beaten by whom. */
+        ComparisonView: {
+            rigs: components["schemas"]["ComparedRigView"][];
+            best: components["schemas"]["BestIn"][];
+            beaten: components["schemas"]["BeatenBy"][];
         };
         /** @description A change that was not made, and why. */
         Conflict: {
@@ -2731,6 +2815,48 @@ export interface operations {
                 content?: never;
             };
             /** @description What is wrong; nothing was changed */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    compare: {
+        parameters: {
+            query: {
+                /** @description Rigs of one’s own, by number, commas between: at most nine */
+                rigs: string;
+                /** @description What each is brought to; left out = as it is set */
+                to?: "fieldWidthMm" | "magnification" | "subjectDistanceMm" | "closest";
+                /** @description × or mm */
+                value?: number;
+                /** @description Each at its sharpest stop */
+                sharpest?: 0 | 1;
+                /** @description All at this effective aperture */
+                effective?: number;
+                /** @description Depth of the target */
+                depthMm?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The rigs as they were brought there; they themselves stay as they are */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparisonView"];
+                };
+            };
+            /** @description What is wrong */
             422: {
                 headers: {
                     [name: string]: unknown;

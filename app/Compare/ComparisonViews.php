@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Compare;
+
+use App\Http\Resources\BeatenBy;
+use App\Http\Resources\BestIn;
+use App\Http\Resources\ComparedRigView;
+use App\Http\Resources\ComparisonView;
+use App\Http\Resources\DrawingCamera;
+use App\Http\Resources\DrawingPart;
+use App\Http\Resources\RangeView;
+use App\Http\Resources\Readings;
+use ZincThimble\Core\Drawing\Layout;
+use ZincThimble\Core\Finding\Finding;
+use ZincThimble\Core\Finding\Severity;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Report\ComparedRig;
+use ZincThimble\Core\Report\Comparison;
+use ZincThimble\Core\Report\Criterion;
+
+/** Turns what the core says of several rigs into what their screen gets. */
+final class ComparisonViews
+{
+    /** @param  list<int>  $ids  rows of the rigs, in the order of their letters */
+    public static function of(Comparison $comparison, array $ids): ComparisonView
+    {
+        $rigs = [];
+        foreach ($comparison->rigs as $n => $rig) {
+            $rigs[] = self::rig($rig, $ids[$n]);
+        }
+        $best = [];
+        foreach ($comparison->best() as $criterion => $one) {
+            $best[] = new BestIn(Criterion::from($criterion), $one['letter'] ?? null, $one['by'] ?? null);
+        }
+
+        return new ComparisonView($rigs, $best, array_map(static fn (array $each): BeatenBy => new BeatenBy(...$each), $comparison->beaten()));
+    }
+
+    private static function rig(ComparedRig $compared, int $id): ComparedRigView
+    {
+        $report = $compared->report;
+        $plan = Layout::of($compared->rig, $report->axis, $report->reading);
+        $settings = $compared->settings();
+
+        return new ComparedRigView(
+            letter: $compared->letter,
+            id: $id,
+            name: $compared->rig->name,
+            cameraName: $compared->rig->camera->name ?? 'Camera',
+            title: implode(' + ', array_map(static fn (Part $part): string => $part->label().($part instanceof Lens && $part->reversed ? ' turned round' : ''), $compared->rig->chain)),
+            settings: array_map(static fn (string $part, string $said): string => $part.' '.$said, array_keys($settings), $settings),
+            met: $compared->met,
+            readings: new Readings(...$report->figures()),
+            halfWidths: (object) $report->halfWidths,
+            range: RangeView::of($report),
+            findings: array_values(array_map(static fn (Finding $finding): string => $finding->message(), array_filter($report->findings, static fn (Finding $finding): bool => $finding->severity !== Severity::Note))),
+            resolvedDetailMm: $compared->resolvedDetailMm,
+            pixelsLeft: $compared->pixelsLeft,
+            cropToMm: $compared->cropToMm,
+            blurAtEdgeMm: $compared->blurAtEdgeMm,
+            body: new DrawingCamera(...$plan['camera']),
+            drawn: array_values(array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts'])),
+            tipMm: $plan['tipMm'],
+            subjectDistanceMm: $report->reading->subjectDistanceMm,
+        );
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use OpenApi\Attributes as OA;
+
+/** One rig of a comparison, brought to what all were to be brought to. */
+#[OA\Schema(required: ['letter', 'id', 'name', 'cameraName', 'title', 'settings', 'met', 'readings', 'halfWidths', 'range', 'findings', 'resolvedDetailMm', 'pixelsLeft', 'cropToMm', 'blurAtEdgeMm', 'body', 'drawn', 'tipMm', 'subjectDistanceMm'])]
+final readonly class ComparedRigView
+{
+    /**
+     * @param  list<string>  $settings
+     * @param  list<string>  $findings
+     * @param  list<DrawingPart>  $drawn
+     */
+    public function __construct(
+        #[OA\Property()]
+        public string $letter,
+        #[OA\Property(description: 'The rig it was read from; it stays as it is')]
+        public int $id,
+        #[OA\Property()]
+        public ?string $name,
+        #[OA\Property()]
+        public string $cameraName,
+        #[OA\Property(description: 'Its parts, from the camera outwards')]
+        public string $title,
+        #[OA\Property(description: 'How its parts are set, as they are engraved', items: new OA\Items(type: 'string'))]
+        public array $settings,
+        #[OA\Property(description: 'Whether it does what all were to be brought to; else it is as near as it gets')]
+        public bool $met,
+        #[OA\Property()]
+        public Readings $readings,
+        #[OA\Property(description: 'Half-widths by reading', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'number'))]
+        public \stdClass $halfWidths,
+        #[OA\Property()]
+        public RangeView $range,
+        #[OA\Property(description: 'What stops it or spoils it', items: new OA\Items(type: 'string'))]
+        public array $findings,
+        #[OA\Property(description: 'Period of the finest lines told apart, in the subject')]
+        public ?float $resolvedDetailMm,
+        #[OA\Property(description: 'Columns left of its picture')]
+        public ?int $pixelsLeft,
+        #[OA\Property(description: 'Width its picture is cropped to; null = nothing is cut off')]
+        public ?float $cropToMm,
+        #[OA\Property(description: 'Blur at the edge of the target’s depth, at the sensor')]
+        public ?float $blurAtEdgeMm,
+        #[OA\Property()]
+        public DrawingCamera $body,
+        #[OA\Property(items: new OA\Items(ref: DrawingPart::class))]
+        public array $drawn,
+        #[OA\Property()]
+        public float $tipMm,
+        #[OA\Property()]
+        public ?float $subjectDistanceMm,
+    ) {
+    }
+}
