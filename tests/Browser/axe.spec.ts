@@ -87,6 +87,22 @@ test.describe('axe finds nothing serious and the console stays quiet', () => {
         });
     }
 
+    test('compare: empty, with three rigs brought to one width', async ({ page }) => {
+        await openDemonstration(page);
+        await page.goto('/compare');
+        await expect(page.getByRole('button', { name: /^Lichen disc/ })).toBeVisible();
+        await nothingSerious(page);
+        await page.getByRole('button', { name: /^Lichen disc/ }).click();
+        for (const name of [/^Tower clock tooth/, /^Sedge seed/]) {
+            await page.getByRole('button', { name: 'Add a rig' }).click();
+            await page.getByRole('menuitem', { name }).click();
+        }
+        await page.getByRole('combobox', { name: 'Bring each' }).selectOption({ label: 'to a width of' });
+        await page.getByRole('textbox', { name: 'to a width of' }).fill('20');
+        await expect(page.getByRole('region', { name: 'What it comes to' }).getByRole('columnheader')).toHaveCount(3);
+        await nothingSerious(page);
+    });
+
     test('the kit: shelf, a part, adding, measuring', async ({ page }) => {
         await openDemonstration(page);
         await page.getByRole('link', { name: 'Kit' }).click();

@@ -96,6 +96,8 @@ export type SetUpRequest = paths['/kits/{kit}/rigs']['post']['requestBody']['con
 export type CardName = paths['/kits/{kit}/cards/{card}']['get']['parameters']['path']['card'];
 export type CardQuery = paths['/kits/{kit}/cards/{card}']['get']['parameters']['query'];
 
+export type ComparisonQuery = paths['/comparison']['get']['parameters']['query'];
+
 export const api = {
     me: () => unwrap(client.GET('/me')),
     openDemonstration: () => unwrap(client.POST('/guest')),
@@ -125,6 +127,7 @@ export const api = {
     addJoint: (body: { name: string; use?: string | null; registerMm?: number | null; throatMm?: number | null }) =>
         unwrap(client.POST('/joints', { body })),
     dropJoint: (joint: number) => unwrap(client.DELETE('/joints/{joint}', { params: { path: { joint } } })),
+    compare: (query: ComparisonQuery) => unwrap(client.GET('/comparison', { params: { query } })),
     kits: () => unwrap(client.GET('/kits')),
     startKit: (name: string) => unwrap(client.POST('/kits', { body: { name } })),
     deleteKit: (kit: number) => unwrap(client.DELETE('/kits/{kit}', { params: ofKit(kit) })),

@@ -27,6 +27,7 @@ export const keys = {
         wish,
     ],
     wishes: (kit: number) => ['wishes', kit],
+    comparison: (query: unknown) => ['comparison', query],
     rigs: ['rigs'],
     rigsLike: (search: string, page: number) => ['rigs', search, page],
     rig: (id: number) => ['rig', id],
@@ -47,7 +48,7 @@ const stale = (queries: QueryClient, ...heads: readonly string[]) => {
 export function kitChanged(queries: QueryClient, kit: KitView | undefined): void {
     if (kit) queries.setQueryData(keys.kit(kit.id), kit);
     else stale(queries, 'kit');
-    stale(queries, 'kits', 'deleted', 'map', 'tray', 'rig', 'rigs', 'sweep', 'mends', 'crossing', 'proposals');
+    stale(queries, 'kits', 'deleted', 'map', 'tray', 'rig', 'rigs', 'sweep', 'mends', 'crossing', 'proposals', 'comparison');
 }
 
 /** The kit was changed by somebody else meanwhile. */

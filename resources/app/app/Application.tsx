@@ -12,6 +12,7 @@ import { Welcome } from './Welcome';
 const KitPage = lazy(() => import('../pages/kit/KitPage'));
 const FindPage = lazy(() => import('../pages/find/FindPage'));
 const CardsPage = lazy(() => import('../pages/cards/CardsPage'));
+const ComparePage = lazy(() => import('../pages/compare/ComparePage'));
 const SharedPage = lazy(() => import('../pages/shared/SharedPage'));
 
 /** What anybody may see, and the rest for whoever is here. */
@@ -39,6 +40,7 @@ function Inside() {
             <Route path="/kit" element={<KitPage person={me.data} />} />
             <Route path="/find" element={<FindPage person={me.data} />} />
             <Route path="/find/cards" element={<CardsPage person={me.data} />} />
+            <Route path="/compare" element={<ComparePage person={me.data} />} />
             <Route path="*" element={<Navigate to="/bench" replace />} />
         </Routes>
     );

@@ -1,7 +1,7 @@
 /** Words of the bar, the welcome and what stands on every page. */
 export const shell = {
     product: 'Zinc Thimble',
-    places: { bench: 'Bench', kit: 'Kit', find: 'Find' },
+    places: { bench: 'Bench', kit: 'Kit', find: 'Find', compare: 'Compare' },
     shell: {
         undo: 'Undo',
         redo: 'Redo',

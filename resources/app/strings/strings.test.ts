@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { account } from './account';
 import { bench } from './bench';
 import { cards } from './cards';
+import { compare } from './compare';
 import { find } from './find';
 import { strings } from './index';
 import { kit } from './kit';
@@ -9,7 +10,7 @@ import { offline } from './offline';
 import { rig } from './rig';
 import { shell } from './shell';
 
-const pages = { account, bench, cards, find, kit, offline, rig, shell };
+const pages = { account, bench, cards, compare, find, kit, offline, rig, shell };
 
 /** Every text under an object, by the way to it; what is put together from numbers is left to those who put it together. */
 function texts(under: unknown, way: string): [string, string][] {

@@ -1,0 +1,61 @@
+import type { Schema } from '../../api/client';
+import { Scale } from '../../strip/Scale';
+import { standing, windowOf } from '../../strip/scale';
+import { strings } from '../../strings/index';
+import { digits, fNumber, lengthDigits, type Units } from '../../ui/figures';
+
+type Rig = Schema['ComparedRigView'];
+
+const readings = ['magnification', 'workingDistanceMm', 'fieldWidthMm', 'effectiveAperture', 'depthOfFieldMm'] as const;
+
+/** One strip a reading: every rig's letter where it stands, and how far it goes. */
+export function Figures({ rigs, units }: { rigs: readonly Rig[]; units: Units }) {
+    const say = strings.readings;
+    const names: Record<(typeof readings)[number], string> = {
+        magnification: say.magnification,
+        workingDistanceMm: say.workingDistance,
+        fieldWidthMm: say.field,
+        effectiveAperture: say.effectiveAperture,
+        depthOfFieldMm: say.slice,
+    };
+    return (
+        <section aria-label={strings.compare.table} className="py-2">
+            {readings.map((name) => {
+                const isLength = name.endsWith('Mm');
+                const marks = rigs.map((rig) => ({
+                    value: rig.readings[name],
+                    halfWidth: rig.halfWidths[name] ?? null,
+                    letter: rig.letter,
+                }));
+                const reaches = rigs.map((rig) => rig.range[name]);
+                const finite = standing(marks, reaches);
+                const tell = (value: number) => (isLength ? lengthDigits(value, units) : digits(value));
+                return (
+                    <div key={name} className="border-b border-line py-1.5">
+                        <div className="flex flex-wrap items-baseline gap-x-3">
+                            <h2 className="text-sm font-semibold">{names[name]}</h2>
+                            <p className="figures ml-auto text-sm">
+                                {marks.map(({ letter, value }) => (
+                                    <span key={letter} className="ml-3 whitespace-nowrap">
+                                        <span className="text-soft">{letter}</span>{' '}
+                                        {value === null ? say.infinite : name === 'effectiveAperture' ? fNumber(value) : tell(value)}
+                                    </span>
+                                ))}{' '}
+                                <span className="text-xs text-soft">{isLength ? units : name === 'magnification' ? '×' : ''}</span>
+                            </p>
+                        </div>
+                        {finite.length > 0 && (
+                            <Scale
+                                window={windowOf(finite)}
+                                marks={marks}
+                                reaches={reaches}
+                                tell={tell}
+                                per={isLength && units === 'in' ? 25.4 : 1}
+                            />
+                        )}
+                    </div>
+                );
+            })}
+        </section>
+    );
+}
