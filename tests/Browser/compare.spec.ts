@@ -27,6 +27,10 @@ test('from the bench: two rigs brought to the same magnification, who is best in
     await expect(rigs.nth(2)).toContainText('as near as it gets');
     await expect(rigs.nth(2)).toContainText(/cropped to 5\.9\u2009mm, \d+ columns left/);
 
+    const taken = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'As CSV' }).click();
+    expect((await taken).suggestedFilename()).toBe('comparison.csv');
+
     // It is all in the address, and the rigs stay as they are.
     await page.reload();
     await expect(rigs).toHaveCount(3);

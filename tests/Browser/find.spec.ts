@@ -150,6 +150,10 @@ test('what must be in it, what must not, what just misses, and ticked rigs side 
     await rows.nth(1).getByRole('checkbox').check();
     const table = page.getByRole('table', { name: /side by side/i });
     await expect(table.getByRole('columnheader')).toHaveCount(2);
+    // In full they stand in Compare, each a rig that can be opened.
+    await page.getByRole('button', { name: 'Compare in full' }).click();
+    await page.waitForURL(/\/compare\?rigs=\d+,\d+/);
+    await expect(page.getByRole('region', { name: 'What it comes to' }).getByRole('columnheader')).toHaveText(['A', 'B']);
 });
 
 test('cards: every close-up lens, all lenses with one part, and a row opens on the bench as it stands', async ({ page }) => {

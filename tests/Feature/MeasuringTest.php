@@ -269,6 +269,17 @@ final class MeasuringTest extends TestCase
         return RigReport::of(RigFile::read(json_decode((string) json_encode($rig))));
     }
 
+    public function test_a_ruler_of_nothing_measures_nothing(): void
+    {
+        $lens = $this->part('Moor 50');
+        foreach (['rulerMm' => [0, -1, 3001], 'magnification' => [0, -1, 101]] as $name => $bad) {
+            foreach ($bad as $value) {
+                $this->postJson($this->at("parts/{$lens->id}/measure"), ['version' => $lens->version, 'keep' => false, 'shots' => [$this->shot(['spacersMm' => 31, 'pixels' => 900, $name => $value])]])
+                    ->assertStatus(422)->assertJsonValidationErrors("shots.0.{$name}");
+            }
+        }
+    }
+
     /**
      * @param  array<string, mixed>  $fields
      * @return array<string, mixed>

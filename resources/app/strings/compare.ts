@@ -48,5 +48,17 @@ export const compare = {
         price: 'Price',
         joints: 'Joints',
         menu: 'Compare with…',
+        print: 'Print',
+        csv: 'As CSV',
+        column: {
+            letter: 'Rig',
+            name: 'Name',
+            camera: 'Camera',
+            parts: 'Parts',
+            settings: 'Settings',
+            met: 'As asked',
+            yes: 'yes',
+            no: 'as near as it gets',
+        },
     },
 } as const;

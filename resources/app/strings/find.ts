@@ -12,6 +12,7 @@ export const find = {
         dark: (count: string) => `${count} more have corners that lose all light, and are left out.`,
         tick: (title: string) => `Compare ${title}`,
         ticked: 'Side by side',
+        compare: 'Compare in full',
         untick: 'Untick all',
         wishes: 'Wishes',
         keep: 'Keep this wish as…',

@@ -4,10 +4,13 @@ import { api, reasonOf, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
 import { Bar } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
+import { download } from '../../drawing/exportSvg';
 import { strings } from '../../strings/index';
+import { Button } from '../../ui/Button';
 import { Menu, MenuItem } from '../../ui/Menu';
 import { asked, most, queryOf, type Asked } from './asked';
 import { Aligned } from './Aligned';
+import { csvOf } from './csv';
 import { Figures } from './Figures';
 import { Verdict } from './Verdict';
 
@@ -51,7 +54,17 @@ export default function ComparePage({ person }: { person: Schema['Person'] }) {
                 {wanted.rigs.length === 0 && <p className="max-w-[60ch] pt-1 pb-3 text-base text-soft">{say.empty}</p>}
                 <div className="flex flex-wrap items-baseline gap-x-2 gap-y-1 border-b border-ink pb-2 text-lg">
                     {wanted.rigs.length > 0 && <Sentence wanted={wanted} onChange={set} />}
-                    <span className="no-print ml-auto text-sm">
+                    <span className="no-print ml-auto flex text-sm">
+                        {told && (
+                            <>
+                                <Button bare onClick={() => print()}>
+                                    {say.print}
+                                </Button>
+                                <Button bare onClick={() => download(csvOf(told.rigs), 'comparison.csv', 'text/csv')}>
+                                    {say.csv}
+                                </Button>
+                            </>
+                        )}
                         <Menu label={say.add} align="end">
                             {(others.length === 0 || wanted.rigs.length >= most) && (
                                 <p className="px-3 py-1.5 text-sm text-soft">{say.none}</p>

@@ -41,16 +41,29 @@ export default function FindPage({ person }: { person: Schema['Person'] }) {
     const [fixed, setFixed] = useState<RouteName | null>(null);
     const navigate = useNavigate();
     const queries = useQueryClient();
+    const setUp = (rig: Schema['FoundRig']) =>
+        api.setUp(kit?.id ?? 0, {
+            camera: rig.camera ?? 0,
+            parts: rig.parts,
+            support: finding.wanted.support,
+            subjectWidthMm: finding.wanted.numbers.fieldWidthMm ?? null,
+            subjectDepthMm: finding.wanted.numbers.subjectDepthMm ?? null,
+            infinity: finding.wanted.infinity,
+        });
+    // Each is set up as a rig of its own first: a comparison is of rigs that can be opened.
+    const compare = useMutation({
+        mutationFn: async (rigs: readonly Schema['FoundRig'][]) => {
+            const ids: number[] = [];
+            for (const rig of rigs.slice(0, 9)) ids.push((await setUp(rig)).id);
+            return ids;
+        },
+        onSuccess: (ids) => {
+            rigsChanged(queries);
+            void navigate(`/compare?rigs=${ids.join(',')}`);
+        },
+    });
     const open = useMutation({
-        mutationFn: (rig: Schema['FoundRig']) =>
-            api.setUp(kit?.id ?? 0, {
-                camera: rig.camera ?? 0,
-                parts: rig.parts,
-                support: finding.wanted.support,
-                subjectWidthMm: finding.wanted.numbers.fieldWidthMm ?? null,
-                subjectDepthMm: finding.wanted.numbers.subjectDepthMm ?? null,
-                infinity: finding.wanted.infinity,
-            }),
+        mutationFn: setUp,
         onSuccess: (rig) => {
             queries.setQueryData(keys.rig(rig.id), rig);
             rigsChanged(queries);
@@ -140,7 +153,17 @@ export default function FindPage({ person }: { person: Schema['Person'] }) {
                                         {reasonOf(open.error)}
                                     </p>
                                 )}
-                                {side.length > 0 && <SideBySide rigs={side} units={units} onClear={() => setTicked([])} onTick={tick} />}
+                                {side.length > 0 && (
+                                    <SideBySide
+                                        rigs={side}
+                                        units={units}
+                                        onClear={() => setTicked([])}
+                                        onTick={tick}
+                                        onCompare={side.length > 1 ? () => compare.mutate(side) : null}
+                                        busy={compare.isPending}
+                                        trouble={compare.isError ? reasonOf(compare.error) : null}
+                                    />
+                                )}
                                 <FoundList
                                     rows={rows}
                                     units={units}

@@ -11,6 +11,10 @@ interface Props {
     units: Units;
     onTick: (rig: Rig) => void;
     onClear: () => void;
+    /** Lays them side by side in full; null = one rig is nothing to compare. */
+    onCompare: (() => void) | null;
+    busy: boolean;
+    trouble: string | null;
 }
 
 /** Which end of a figure is the better one; null = neither. */
@@ -37,15 +41,27 @@ const lines: readonly Line[] = [
 ];
 
 /** Rigs that were ticked, in columns; in each line the best stands out, by weight and a mark. */
-export function SideBySide({ rigs, units, onTick, onClear }: Props) {
+export function SideBySide({ rigs, units, onTick, onClear, onCompare, busy, trouble }: Props) {
     return (
         <section aria-label={strings.find.ticked} className="border-b border-ink py-2">
             <div className="flex items-baseline justify-between">
                 <h2 className="text-sm font-semibold">{strings.find.ticked}</h2>
-                <Button bare onClick={onClear}>
-                    {strings.find.untick}
-                </Button>
+                <span>
+                    {onCompare && (
+                        <Button bare disabled={busy} onClick={onCompare}>
+                            {strings.find.compare}
+                        </Button>
+                    )}
+                    <Button bare onClick={onClear}>
+                        {strings.find.untick}
+                    </Button>
+                </span>
             </div>
+            {trouble !== null && (
+                <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
+                    {trouble}
+                </p>
+            )}
             <div className="slim-scroll overflow-x-auto">
                 <table className="text-xs" aria-label={strings.find.ticked}>
                     <thead>
