@@ -10,6 +10,7 @@ use App\Http\Resources\ComparedRigView;
 use App\Http\Resources\ComparisonView;
 use App\Http\Resources\DrawingCamera;
 use App\Http\Resources\DrawingPart;
+use App\Http\Resources\PartAdds;
 use App\Http\Resources\RangeView;
 use App\Http\Resources\Readings;
 use ZincThimble\Core\Drawing\Layout;
@@ -19,6 +20,7 @@ use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Report\ComparedRig;
 use ZincThimble\Core\Report\Comparison;
+use ZincThimble\Core\Report\Contribution;
 use ZincThimble\Core\Report\Criterion;
 
 /** Turns what the core says of several rigs into what their screen gets. */
@@ -61,6 +63,7 @@ final class ComparisonViews
             pixelsLeft: $compared->pixelsLeft,
             cropToMm: $compared->cropToMm,
             blurAtEdgeMm: $compared->blurAtEdgeMm,
+            adds: array_map(static fn (Contribution $one): PartAdds => new PartAdds($one->part, $compared->rig->chain[$one->part]->label(), $one->magnification, $one->workingDistanceMm, $one->stops), Contribution::all($compared->rig)),
             body: new DrawingCamera(...$plan['camera']),
             drawn: array_values(array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts'])),
             tipMm: $plan['tipMm'],

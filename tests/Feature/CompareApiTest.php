@@ -10,6 +10,7 @@ use Tests\TestCase;
 use ZincThimble\Core\Reading\SolveTarget;
 use ZincThimble\Core\Report\Bringing;
 use ZincThimble\Core\Report\Comparison;
+use ZincThimble\Core\Report\Contribution;
 
 /** Rigs of one's own side by side: every figure the core's, nobody else's rigs, and none of them changed. */
 final class CompareApiTest extends TestCase
@@ -52,6 +53,13 @@ final class CompareApiTest extends TestCase
                 $this->assertEqualsWithDelta($rig->report->range->magnification[1], $one['range']['magnification']['greatest'], 1e-9);
                 $this->assertEqualsWithDelta($rig->report->halfWidths['workingDistanceMm'], $one['halfWidths']['workingDistanceMm'], 1e-9);
                 $this->assertCount(count($rig->rig->chain), $one['drawn']);
+                foreach (Contribution::all($rig->rig) as $k => $adds) {
+                    $this->assertSame([$adds->part, $rig->rig->chain[$adds->part]->label()], [$one['adds'][$k]['index'], $one['adds'][$k]['name']]);
+                    foreach (['magnification', 'workingDistanceMm', 'stops'] as $name) {
+                        $this->assertEqualsWithDelta($adds->{$name}, $one['adds'][$k][$name], 1e-9, $name);
+                    }
+                }
+                $this->assertCount(count(Contribution::all($rig->rig)), $one['adds']);
             }
             $best = array_column($told['best'], null, 'criterion');
             foreach ($comparison->best() as $criterion => $one) {

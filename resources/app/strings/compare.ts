@@ -48,6 +48,8 @@ export const compare = {
         price: 'Price',
         joints: 'Joints',
         menu: 'Compare with…',
+        adds: 'What each part adds',
+        room: (mm: string) => `${mm} room`,
         print: 'Print',
         csv: 'As CSV',
         column: {

@@ -1332,6 +1332,8 @@ export interface components {
              * @description Blur at the edge of the target’s depth, at the sensor
              */
             blurAtEdgeMm: number | null;
+            /** @description What each part adds, by leaving it out */
+            adds: components["schemas"]["PartAdds"][];
             body: components["schemas"]["DrawingCamera"];
             drawn: components["schemas"]["DrawingPart"][];
             /** Format: float */
@@ -1842,6 +1844,24 @@ export interface components {
             gaps: number[][];
             magnification: components["schemas"]["Interval"] | null;
             leftOut: string[];
+        };
+        /** @description What one part adds to a rig: its readings with it less those without. */
+        PartAdds: {
+            /** @description Place in the chain */
+            index: number;
+            name: string;
+            /** Format: float */
+            magnification: number;
+            /**
+             * Format: float
+             * @description Below 0 = it takes room
+             */
+            workingDistanceMm: number;
+            /**
+             * Format: float
+             * @description Stops of light that it costs
+             */
+            stops: number | null;
         };
         /** @description A part of a kit, as the shelf and the tray show it. */
         PartView: {

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { Schema } from '../../api/client';
 import { commonScale, rigOutline } from '../../drawing/rigOutline';
 import { strings } from '../../strings/index';
-import { digits, fNumber, length, magnification, type Units } from '../../ui/figures';
+import { digits, fNumber, length, magnification, stops, type Units } from '../../ui/figures';
 
 type Rig = Schema['ComparedRigView'];
 
@@ -60,6 +60,22 @@ export function Aligned({ rigs, units, onDrop }: Props) {
                                 {say.cropped(length(rig.cropToMm, units), rig.pixelsLeft === null ? '—' : digits(rig.pixelsLeft))}
                             </p>
                         )}
+                        {rig.adds.length > 0 && (
+                            <details>
+                                <summary className="cursor-pointer text-soft">{say.adds}</summary>
+                                <ul className="figures text-xs">
+                                    {rig.adds.map((each) => (
+                                        <li key={each.index}>
+                                            <span className="font-semibold">{each.name}</span>{' '}
+                                            {signed(each.magnification, (m) => digits(m))}
+                                            {'× · '}
+                                            {say.room(signed(each.workingDistanceMm, (mm) => length(mm, units)))}
+                                            {each.stops !== null && Math.abs(each.stops) >= 1 / 6 && ` · −${stops(each.stops)}`}
+                                        </li>
+                                    ))}
+                                </ul>
+                            </details>
+                        )}
                         {rig.findings.map((finding) => (
                             <p key={finding} className="mt-1 border-l-[3px] border-ink pl-2 text-xs">
                                 {finding}
@@ -71,6 +87,9 @@ export function Aligned({ rigs, units, onDrop }: Props) {
         </ol>
     );
 }
+
+/** A difference, with its sign set as one. */
+const signed = (value: number, tell: (value: number) => string) => (value < 0 ? '−' : '+') + tell(Math.abs(value));
 
 function Outline({ rig, scale, units }: { rig: Rig; scale: number; units: Units }) {
     const plane = width - 8;
