@@ -11,6 +11,7 @@ use App\Http\Resources\ComparisonView;
 use App\Http\Resources\DrawingCamera;
 use App\Http\Resources\DrawingPart;
 use App\Http\Resources\PartAdds;
+use App\Http\Resources\PictureLayer;
 use App\Http\Resources\RangeView;
 use App\Http\Resources\Readings;
 use ZincThimble\Core\Drawing\Layout;
@@ -18,6 +19,7 @@ use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Severity;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Picture\Layer;
 use ZincThimble\Core\Report\ComparedRig;
 use ZincThimble\Core\Report\Comparison;
 use ZincThimble\Core\Report\Contribution;
@@ -63,6 +65,8 @@ final class ComparisonViews
             pixelsLeft: $compared->pixelsLeft,
             cropToMm: $compared->cropToMm,
             blurAtEdgeMm: $compared->blurAtEdgeMm,
+            depthMm: $compared->depthMm,
+            layers: array_map(static fn (Layer $layer): PictureLayer => new PictureLayer($layer->atMm, $layer->magnification, $layer->discMm), $compared->layers()),
             adds: array_map(static fn (Contribution $one): PartAdds => new PartAdds($one->part, $compared->rig->chain[$one->part]->label(), $one->magnification, $one->workingDistanceMm, $one->stops), Contribution::all($compared->rig)),
             body: new DrawingCamera(...$plan['camera']),
             drawn: array_values(array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts'])),

@@ -53,6 +53,13 @@ final class CompareApiTest extends TestCase
                 $this->assertEqualsWithDelta($rig->report->range->magnification[1], $one['range']['magnification']['greatest'], 1e-9);
                 $this->assertEqualsWithDelta($rig->report->halfWidths['workingDistanceMm'], $one['halfWidths']['workingDistanceMm'], 1e-9);
                 $this->assertCount(count($rig->rig->chain), $one['drawn']);
+                foreach ($rig->layers() as $k => $layer) {
+                    foreach (['atMm', 'magnification', 'discMm'] as $name) {
+                        $this->assertEqualsWithDelta($layer->{$name}, $one['layers'][$k][$name], 1e-9, $name);
+                    }
+                }
+                $this->assertCount(count($rig->layers()), $one['layers']);
+                $rig->depthMm === null ? $this->assertNull($one['depthMm']) : $this->assertEqualsWithDelta($rig->depthMm, $one['depthMm'], 1e-9);
                 foreach (Contribution::all($rig->rig) as $k => $adds) {
                     $this->assertSame([$adds->part, $rig->rig->chain[$adds->part]->label()], [$one['adds'][$k]['index'], $one['adds'][$k]['name']]);
                     foreach (['magnification', 'workingDistanceMm', 'stops'] as $name) {

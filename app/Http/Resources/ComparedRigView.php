@@ -7,12 +7,13 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** One rig of a comparison, brought to what all were to be brought to. */
-#[OA\Schema(required: ['letter', 'id', 'name', 'cameraName', 'title', 'settings', 'met', 'readings', 'halfWidths', 'range', 'findings', 'resolvedDetailMm', 'pixelsLeft', 'cropToMm', 'blurAtEdgeMm', 'adds', 'body', 'drawn', 'tipMm', 'subjectDistanceMm'])]
+#[OA\Schema(required: ['letter', 'id', 'name', 'cameraName', 'title', 'settings', 'met', 'readings', 'halfWidths', 'range', 'findings', 'resolvedDetailMm', 'pixelsLeft', 'cropToMm', 'blurAtEdgeMm', 'depthMm', 'layers', 'adds', 'body', 'drawn', 'tipMm', 'subjectDistanceMm'])]
 final readonly class ComparedRigView
 {
     /**
      * @param  list<string>  $settings
      * @param  list<string>  $findings
+     * @param  list<PictureLayer>  $layers
      * @param  list<PartAdds>  $adds
      * @param  list<DrawingPart>  $drawn
      */
@@ -47,6 +48,10 @@ final readonly class ComparedRigView
         public ?float $cropToMm,
         #[OA\Property(description: 'Blur at the edge of the target’s depth, at the sensor')]
         public ?float $blurAtEdgeMm,
+        #[OA\Property(description: 'Depth of the target; null = flat, or not known')]
+        public ?float $depthMm,
+        #[OA\Property(description: 'The target’s depth as it is imaged, the furthest first', items: new OA\Items(ref: PictureLayer::class))]
+        public array $layers,
         #[OA\Property(description: 'What each part adds, by leaving it out', items: new OA\Items(ref: PartAdds::class))]
         public array $adds,
         #[OA\Property()]

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Report;
 
+use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Reading\BestAperture;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\Reading;
@@ -11,6 +12,7 @@ use ZincThimble\Core\Reading\Solver;
 use ZincThimble\Core\Reading\SolveTarget;
 use ZincThimble\Core\Reading\StopNumbers;
 use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\Subject;
 use ZincThimble\Core\Rig\TravelKind;
 
 /** What rigs are brought to before they are compared: the same picture, and the same light or each its best. */
@@ -75,7 +77,7 @@ final readonly class Bringing
      */
     public function bring(Rig $rig): array
     {
-        ['rig' => $set, 'met' => $placed] = $this->place($rig);
+        ['rig' => $set, 'met' => $placed] = $this->place($this->aimed($rig));
         ['rig' => $set, 'met' => $lit] = $this->light($set);
 
         return ['rig' => $set, 'met' => $placed && $lit];
@@ -87,6 +89,18 @@ final readonly class Bringing
         $depth = $this->depthMm ?? $rig->subject?->depthOver($reading->fieldWidthMm);
 
         return $depth === null || $depth <= 0.0 ? null : $depth;
+    }
+
+    /** A rig that has the target before it: what is found of it is found for that, not for its own subject. */
+    private function aimed(Rig $rig): Rig
+    {
+        if ($this->depthMm === null) {
+            return $rig;
+        }
+        $fields = $rig->subject->document->fields ?? [];
+        unset($fields['radiusMm']);
+
+        return $rig->withSubject(Subject::from(new Values(['depthMm' => $this->depthMm] + $fields)));
     }
 
     /** @return array{rig: Rig, met: bool} */

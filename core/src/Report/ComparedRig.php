@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Report;
 
+use ZincThimble\Core\Picture\Layer;
 use ZincThimble\Core\Picture\RigPicture;
 use ZincThimble\Core\Plan\AsEngraved;
 use ZincThimble\Core\Reading\BestAperture;
@@ -28,6 +29,9 @@ final readonly class ComparedRig
         public ?int $pixelsLeft,
         /** Blur at the edge of the target's depth, mm at the sensor; null = it has none. */
         public ?float $blurAtEdgeMm,
+        /** Depth of the target in its picture, mm; null = it has none. */
+        public ?float $depthMm,
+        public ?RigPicture $picture,
     ) {
     }
 
@@ -46,18 +50,33 @@ final readonly class ComparedRig
         $crop = ! $met && $wanted !== null && $field !== null && $field > $wanted ? $wanted : null;
         $depth = $bringing->depthIn($set, $reading);
         $columns = $set->frame->columns;
+        $picture = RigPicture::of($set);
 
         return new self(
             letter: $letter,
             rig: $set,
             report: $report,
             met: $met,
-            resolvedDetailMm: RigPicture::of($set)?->resolvedDetailMm(),
+            resolvedDetailMm: $picture?->resolvedDetailMm(),
             cropToMm: $crop,
             pixelsLeft: $columns <= 0 ? null : ($crop === null ? $columns : Detail::columnsLeft($columns, $crop, $field)),
             blurAtEdgeMm: $depth === null || $reading->magnification === null || $reading->magnification <= 0.0 || $reading->effectiveAperture === null ? null
                 : BestAperture::edgeBlurMm($depth, $reading->magnification, $reading->effectiveAperture, $set->conditions->wavelengthNm * 1e-6, $set->frame->pitchMm()),
+            depthMm: $depth,
+            picture: $picture,
         );
+    }
+
+    /**
+     * The target's depth as it is imaged, the middle of it in the plane of focus, the furthest first.
+     *
+     * @return list<Layer> none where nothing is imaged
+     */
+    public function layers(): array
+    {
+        $half = ($this->depthMm ?? 0.0) / 2.0;
+
+        return array_values(array_filter($this->picture?->through(-$half, $half) ?? [], static fn (Layer $layer): bool => is_finite($layer->discMm)));
     }
 
     /** What it has of something people decide by; null = not known, or without bound. */

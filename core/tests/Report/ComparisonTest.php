@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Tests\Report;
 
 use PHPUnit\Framework\TestCase;
+use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Picture\Layer;
 use ZincThimble\Core\Picture\RigPicture;
 use ZincThimble\Core\Reading\BestAperture;
 use ZincThimble\Core\Reading\Range;
@@ -16,6 +19,7 @@ use ZincThimble\Core\Report\ComparedRig;
 use ZincThimble\Core\Report\Comparison;
 use ZincThimble\Core\Report\Criterion;
 use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\Subject;
 use ZincThimble\Core\Rig\TravelKind;
 use ZincThimble\Core\Tests\KitRigs;
 use ZincThimble\Core\Tests\RigMaker;
@@ -90,9 +94,24 @@ final class ComparisonTest extends TestCase
         $deep = Comparison::of([$rig], Bringing::asSet(4.0)->atSharpest())->rigs[0];
         $this->assertSame(BestAperture::of($rig, 4.0)?->single, $deep->rig->markedAperture(1));
         $this->assertEqualsWithDelta(BestAperture::of($rig, 4.0)?->singleBlurMm, $deep->blurAtEdgeMm, 1e-12);
+        // What is found of it is found for that target, and not for another subject: the stop that it names is the one that is set.
+        $other = $rig->withSubject(Subject::from(new Values(['name' => 'Seed', 'depthMm' => 0.4, 'radiusMm' => 3.0])));
+        $aimed = Comparison::of([$other], Bringing::asSet(4.0)->atSharpest())->rigs[0];
+        $this->assertSame([4.0, 4.0, 'Seed'], [$aimed->depthMm, $aimed->rig->subject?->depthMm, $aimed->rig->subject?->name]);
+        $this->assertSame($deep->rig->markedAperture(1), $aimed->rig->markedAperture(1));
+        $thin = array_values(array_filter($aimed->report->findings, static fn (Finding $finding): bool => isset($finding->numbers['single'])));
+        $this->assertSame($aimed->rig->markedAperture(1), $thin[0]->numbers['single']);
         $flat = Comparison::of([$rig], Bringing::asSet()->atSharpest())->rigs[0];
         $this->assertSame(BestAperture::of($rig, 1.0)?->stacking, $flat->rig->markedAperture(1));
         $this->assertNull($flat->blurAtEdgeMm);
+        $this->assertNull($flat->depthMm);
+        $this->assertSame([0.0], array_map(static fn (Layer $layer): float => $layer->atMm, $flat->layers()));
+        // Its depth lies about the plane of focus, half before and half behind it.
+        $this->assertSame(4.0, $deep->depthMm);
+        $at = array_map(static fn (Layer $layer): float => $layer->atMm, $deep->layers());
+        $this->assertEqualsWithDelta(0.0, array_sum($at), 1e-9);
+        $this->assertGreaterThan($at[1], $at[0]);
+        $this->assertEqualsWithDelta(2.0, $at[0] + ($at[0] - $at[1]) / 2.0, 1e-9);
         $this->assertSame(RigPicture::of($flat->rig)?->resolvedDetailMm(), $flat->resolvedDetailMm);
     }
 

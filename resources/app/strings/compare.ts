@@ -25,7 +25,7 @@ export const compare = {
         planes: 'Rigs to one scale, their planes of focus in line',
         lines: (mm: string) => `a line every ${mm}`,
         choose: 'Begin with one of your rigs',
-        grid: (mm: string) => `Its frame on a grid of ${mm}`,
+        grid: (mm: string) => `Its frame of a ruler, a line every ${mm}`,
         verdict: 'What it comes to',
         best: {
             workingDistanceMm: 'Most room',

@@ -1332,6 +1332,13 @@ export interface components {
              * @description Blur at the edge of the target’s depth, at the sensor
              */
             blurAtEdgeMm: number | null;
+            /**
+             * Format: float
+             * @description Depth of the target; null = flat, or not known
+             */
+            depthMm: number | null;
+            /** @description The target’s depth as it is imaged, the furthest first */
+            layers: components["schemas"]["PictureLayer"][];
             /** @description What each part adds, by leaving it out */
             adds: components["schemas"]["PartAdds"][];
             body: components["schemas"]["DrawingCamera"];
@@ -1900,6 +1907,21 @@ export interface components {
             guest: boolean;
             guestUntil: string | null;
             confirmed: boolean;
+        };
+        /** @description How things at one distance from the plane of focus are imaged. */
+        PictureLayer: {
+            /**
+             * Format: float
+             * @description Beyond the plane of focus; below 0 = nearer
+             */
+            atMm: number;
+            /** Format: float */
+            magnification: number;
+            /**
+             * Format: float
+             * @description Diameter of the disc that a point becomes, at the sensor
+             */
+            discMm: number;
         };
         /** @description A first rig that the kit can make. */
         ProposalView: {

@@ -3,6 +3,7 @@ import type { Schema } from '../../api/client';
 import { commonScale, rigOutline } from '../../drawing/rigOutline';
 import { strings } from '../../strings/index';
 import { digits, fNumber, length, magnification, stops, type Units } from '../../ui/figures';
+import { rulerLines } from './ruler';
 
 type Rig = Schema['ComparedRigView'];
 
@@ -110,7 +111,7 @@ function Outline({ rig, scale, units }: { rig: Rig; scale: number; units: Units 
     );
 }
 
-/** The frame at one width, a grid of round millimetres in it as large as it is shown. */
+/** The frame at one width, and in it a ruler that leans through the target’s depth, at its true scale and with its true blur. */
 function Frame({ rig, units }: { rig: Rig; units: Units }) {
     const { fieldWidthMm: field, fieldHeightMm: high } = rig.readings;
     if (field === null || high === null) return <span className="figures text-sm text-soft">{strings.bench.infinity}</span>;
@@ -119,18 +120,27 @@ function Frame({ rig, units }: { rig: Rig; units: Units }) {
     const unit = units === 'mm' ? 1 : 25.4;
     const step =
         ([0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100].map((each) => each * unit).find((mm) => (mm / field) * w >= 14) ?? field) || field;
-    const px = (step / field) * w;
-    const lines = (across: number) => Array.from({ length: Math.max(0, Math.floor(across / 2 / px)) }, (_, k) => (k + 1) * px);
+    const lines = rulerLines(rig.layers, rig.depthMm, field, step, w);
     const crop = rig.cropToMm === null ? null : rig.cropToMm / field;
     return (
         <figure>
             <svg width={w} height={h} role="img" aria-label={say.grid(length(step, units))} className="block bg-plate">
-                {[0, ...lines(w), ...lines(w).map((at) => -at)].map((at) => (
-                    <path key={`x${at}`} d={`M${w / 2 + at} 0V${h}`} stroke="var(--line)" />
-                ))}
-                {[0, ...lines(h), ...lines(h).map((at) => -at)].map((at) => (
-                    <path key={`y${at}`} d={`M0 ${h / 2 + at}H${w}`} stroke="var(--line)" />
-                ))}
+                <clipPath id={`frame-${rig.letter}`}>
+                    <rect width={w} height={h} />
+                </clipPath>
+                <g clipPath={`url(#frame-${rig.letter})`}>
+                    {lines.map((line) => (
+                        <rect
+                            key={line.x}
+                            x={line.x - line.width / 2}
+                            y={h * (line.long ? 0.2 : 0.38)}
+                            width={line.width}
+                            height={h}
+                            fill="var(--ink)"
+                            opacity={line.dark}
+                        />
+                    ))}
+                </g>
                 {crop !== null && (
                     <rect
                         x={(w * (1 - crop)) / 2}
