@@ -17,9 +17,8 @@ use App\Http\Resources\Readings;
 use ZincThimble\Core\Drawing\Layout;
 use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Severity;
-use ZincThimble\Core\Gear\Lens;
-use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Picture\Layer;
+use ZincThimble\Core\Plan\AsEngraved;
 use ZincThimble\Core\Report\ComparedRig;
 use ZincThimble\Core\Report\Comparison;
 use ZincThimble\Core\Report\Contribution;
@@ -54,7 +53,7 @@ final class ComparisonViews
             id: $id,
             name: $compared->rig->name,
             cameraName: $compared->rig->camera->name ?? 'Camera',
-            title: implode(' + ', array_map(static fn (Part $part): string => $part->label().($part instanceof Lens && $part->reversed ? ' turned round' : ''), $compared->rig->chain)),
+            title: AsEngraved::title($compared->rig),
             settings: array_map(static fn (string $part, string $said): string => $part.' '.$said, array_keys($settings), $settings),
             met: $compared->met,
             readings: new Readings(...$report->figures()),

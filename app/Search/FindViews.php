@@ -25,7 +25,6 @@ use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\Lens;
-use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Optics\Axis;
@@ -107,7 +106,7 @@ final class FindViews
             camera: self::reference($rig->camera->document->intOr(RigStore::REFERENCE, 0)),
             cameraName: $rig->camera->name ?? 'Camera',
             route: $row->route,
-            title: implode(' + ', array_map(static fn (Part $part): string => $part->label().($part instanceof Lens && $part->reversed ? ' turned round' : ''), $rig->chain)),
+            title: AsEngraved::title($rig),
             setting: implode(' · ', $set),
             why: $this->why($row, $before, $ranking),
             parts: $this->parts($rig),

@@ -14,7 +14,6 @@ use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Item;
 use ZincThimble\Core\Gear\Kit;
-use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Plan\AsEngraved;
@@ -34,6 +33,8 @@ use ZincThimble\Core\Search\SearchResult;
  */
 final class FindInKit extends Command
 {
+    use RigFiles;
+
     /** Blanks by option: the field of the wish. */
     private const NUMBERS = [
         'field' => 'fieldWidthMm', 'magnification' => 'magnification', 'distance' => 'workingDistanceMm', 'sensor-distance' => 'subjectDistanceMm', 'room' => 'leastRoomMm', 'stops' => 'mostStopsLost',
@@ -75,15 +76,13 @@ final class FindInKit extends Command
         $top = max(1, min(1000, (int) $this->text('top')));
         $rows = array_slice($found->rows, 0, $top);
         if ($this->option('json')) {
-            $this->output->writeln(json_encode($this->told($found, $rows), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION), self::OUTPUT_RAW);
+            $this->printJson($this->told($found, $rows));
         } else {
             $this->tell($found, $rows);
         }
 
         return $found->rows === [] ? 1 : 0;
     }
-
-    private const OUTPUT_RAW = \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW;
 
     /** @throws InvalidFigure names the blank that can't be so */
     private function wanted(): SearchCriteria
@@ -173,7 +172,7 @@ final class FindInKit extends Command
             $parts = [];
             foreach ($rig->chain as $i => $part) {
                 $set = AsEngraved::of($rig, $i);
-                $parts[] = $part->label().($part instanceof Lens && $part->reversed ? ' turned round' : '').($set === '' ? '' : ' ('.$set.')');
+                $parts[] = AsEngraved::name($part).($set === '' ? '' : ' ('.$set.')');
             }
             $this->line(sprintf('%3d  %s + %s', $n + 1, $rig->camera->name ?? 'Camera', implode(' + ', $parts)));
             $this->line('     '.implode(' · ', array_filter([

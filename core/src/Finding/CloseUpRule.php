@@ -60,16 +60,12 @@ final class CloseUpRule implements Rule
         }
         foreach ($said as $key => $rows) {
             [$severity, $how] = explode(' ', $key);
-            $column = [];
-            foreach ($widths as $row => $_) {
-                $column[] = $rows[$row] ?? null;
-            }
             $pattern = 'Single close-up lenses of {power:d} together: soft, with colour at the edges. '.match ($how) {
                 'faded' => 'The pupil is narrow here, and that hides most of it; zooming in or a corrected pair hides the rest.',
                 'fades' => 'From {fades:f} on the pupil is narrow enough to hide most of it; a corrected pair is better.',
                 default => 'Take a corrected pair, or zoom in: the middle of the glass is better.',
             };
-            array_push($spans, ...Span::where($column, 0.0, INF, new Finding(Code::DiopterStrong, $severity === 'warn' ? Severity::Warn : Severity::Note, $last, $pattern, ['power' => $sum]),
+            array_push($spans, ...Span::where(Span::filled($rows, $context->columns->rows), 0.0, INF, new Finding(Code::DiopterStrong, $severity === 'warn' ? Severity::Warn : Severity::Note, $last, $pattern, ['power' => $sum]),
                 $how === 'fades' ? ['fades' => $fades] : []));
         }
 

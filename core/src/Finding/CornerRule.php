@@ -36,27 +36,13 @@ final class CornerRule implements Rule
                 [array_diff_key($dark[$part] ?? [], $both), '{part} cuts the corners: they lose {dark:pct} of their light.'],
                 [array_diff_key($other[$part] ?? [], $both), '{part} limits the light, not the aperture that is set: the rig is really at {effective:f}.'],
             ] as [$rows, $pattern]) {
-                $column = self::filled($rows, $context->columns->rows);
-                $said = array_filter(['dark' => $column, 'effective' => $effective], static fn (string $name): bool => str_contains($pattern, '{'.$name), ARRAY_FILTER_USE_KEY);
+                $column = Span::filled($rows, $context->columns->rows);
+                $said = Phrase::said($pattern, ['dark' => $column, 'effective' => $effective]);
                 array_push($spans, ...Span::where($column, 0.0, INF, new Finding(Code::Vignette, Severity::Warn, $part, $pattern, $label), $said));
             }
         }
 
         return $spans;
-    }
-
-    /**
-     * @param  array<int, float>  $rows
-     * @return list<?float>
-     */
-    private static function filled(array $rows, int $count): array
-    {
-        $column = [];
-        for ($row = 0; $row < $count; $row++) {
-            $column[] = $rows[$row] ?? null;
-        }
-
-        return $column;
     }
 
     private static function label(Rig $rig, int $part): string

@@ -80,7 +80,7 @@ final class Findings
         $edges = array_keys($edges);
         sort($edges);
         $told = $open = [];
-        foreach ($edges as $n => $edge) {
+        foreach ($edges as $edge) {
             $now = [];
             $isStopped = false;
             foreach ($spans as $k => $span) {

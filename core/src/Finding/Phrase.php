@@ -23,6 +23,19 @@ final class Phrase
         }, $pattern);
     }
 
+    /**
+     * Of what is known by name, what a sentence says.
+     *
+     * @template T
+     *
+     * @param  array<string, T>  $named
+     * @return array<string, T>
+     */
+    public static function said(string $pattern, array $named): array
+    {
+        return array_filter($named, static fn (string $name): bool => preg_match('/\\{'.$name.'[:}]/', $pattern) === 1, ARRAY_FILTER_USE_KEY);
+    }
+
     /** A number with its unit, with the digits it deserves: `mm`, `focal`, `x`, `f`, `deg`, `pct`, `nm`, `s`, or none. */
     public static function figure(float $value, string $unit): string
     {

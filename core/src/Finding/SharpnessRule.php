@@ -66,27 +66,12 @@ final class SharpnessRule implements Rule
         $spans = [];
         foreach ($said as $key => $rows) {
             [$kind, $how] = explode(' ', $key);
-            $column = [];
-            foreach ($spot as $row => $_) {
-                $column[] = $rows[$row] ?? null;
-            }
             $pattern = self::pattern($kind, $how);
-            $finding = new Finding($kind === 'spread' ? Code::Diffraction : Code::SliceThin, $kind === 'thin' ? Severity::Note : Severity::Warn, null, $pattern, self::said($numbers, $pattern));
-            array_push($spans, ...Span::where($column, 0.0, INF, $finding, self::said($columns, $pattern)));
+            $finding = new Finding($kind === 'spread' ? Code::Diffraction : Code::SliceThin, $kind === 'thin' ? Severity::Note : Severity::Warn, null, $pattern, Phrase::said($pattern, $numbers));
+            array_push($spans, ...Span::where(Span::filled($rows, $context->columns->rows), 0.0, INF, $finding, Phrase::said($pattern, $columns)));
         }
 
         return $spans;
-    }
-
-    /**
-     * @template T
-     *
-     * @param  array<string, T>  $named
-     * @return array<string, T> what a sentence says of them
-     */
-    private static function said(array $named, string $pattern): array
-    {
-        return array_filter($named, static fn (string $name): bool => preg_match('/\\{'.$name.'[:}]/', $pattern) === 1, ARRAY_FILTER_USE_KEY);
     }
 
     private static function pattern(string $kind, string $how): string

@@ -72,6 +72,22 @@ final readonly class Span
     }
 
     /**
+     * A column that says something of some rows and nothing of the others.
+     *
+     * @param  array<int, float>  $rows
+     * @return list<?float>
+     */
+    public static function filled(array $rows, int $count): array
+    {
+        $column = [];
+        for ($row = 0; $row < $count; $row++) {
+            $column[] = $rows[$row] ?? null;
+        }
+
+        return $column;
+    }
+
+    /**
      * A span for each stretch of rows where the column is above one bound and not above the other.
      *
      * @param  list<?float>  $column

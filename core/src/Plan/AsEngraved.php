@@ -8,6 +8,7 @@ use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\Bellows;
 use ZincThimble\Core\Gear\Helicoid;
 use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Rig\LensModel;
 use ZincThimble\Core\Rig\Rig;
@@ -17,6 +18,18 @@ final class AsEngraved
 {
     /** From here on a ring is engraved in metres, mm. */
     private const METRES = 1000.0;
+
+    /** `Tube 9 + Moor 50 turned round`: the parts of a rig, from the camera outwards. */
+    public static function title(Rig $rig): string
+    {
+        return implode(' + ', array_map(self::name(...), $rig->chain));
+    }
+
+    /** A part by its name, and which way round a lens stands. */
+    public static function name(Part $part): string
+    {
+        return $part->label().($part instanceof Lens && $part->reversed ? ' turned round' : '');
+    }
 
     /** `f/8, ring at 2.3 m, zoom 45 mm`; '' when nothing on it moves. */
     public static function of(Rig $rig, int $index): string

@@ -160,7 +160,7 @@ final readonly class Cards
             }
         }
 
-        return new Card('Ladder of '.$this->lens->label().($reversed ? ' turned round' : ''), 'Behind and before the lens', [
+        return new Card('Ladder of '.AsEngraved::name($lens), 'Behind and before the lens', [
             ...self::FIGURES, ['name' => 'at its closest', 'unit' => 'x'], ['name' => 'working distance there', 'unit' => 'mm'], ['name' => 'price', 'unit' => 'money'], ['name' => 'good to', 'unit' => 'text'], ['name' => 'each part adds', 'unit' => 'text'],
         ], $rows, [
             ...self::between($behind), 'Up to “stops lost” the focus ring stands at infinity.',
@@ -223,14 +223,14 @@ final readonly class Cards
             foreach ([$lens, $lens->turned()] as $way) {
                 $chain = $part instanceof CloseUpLens ? $this->before($way, $part) : $this->behindIt($way, $part);
                 if ($chain === null) {
-                    $none[] = $way->label().($way->reversed ? ' turned round' : '');
+                    $none[] = AsEngraved::name($way);
 
                     continue;
                 }
                 [$parts, $at] = $chain;
                 foreach ($this->zooms([], $way) as $zoom) {
                     $rig = $this->rig($parts, $at, $zoom, 0.0);
-                    $rows[] = new CardRow($way->label().($way->reversed ? ' turned round' : '').($zoom === null ? '' : ' at '.Phrase::figure($zoom, 'mm')), [...self::figures($rig, Reading::of($rig)), $rig->totals->price, self::sure($rig)], $rig);
+                    $rows[] = new CardRow(AsEngraved::name($way).($zoom === null ? '' : ' at '.Phrase::figure($zoom, 'mm')), [...self::figures($rig, Reading::of($rig)), $rig->totals->price, self::sure($rig)], $rig);
                 }
             }
         }
