@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\File;
 
 use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Plan\Csv;
 
 /**
  * A kit as CSV (rig file, version 1, "Kit"): one part a row, columns named as the fields, nested ones with a dot, lists as
@@ -36,9 +37,9 @@ final class KitCsv
         $order = self::columnOrder();
         $names = array_keys($columns);
         usort($names, static fn (string $a, string $b): int => [$order[$a] ?? PHP_INT_MAX, $a] <=> [$order[$b] ?? PHP_INT_MAX, $b]);
-        $lines = [self::line($names)];
+        $lines = [Csv::line($names)];
         foreach ($rows as $row) {
-            $lines[] = self::line(array_map(static fn (string $name): string => $row[$name] ?? '', $names));
+            $lines[] = Csv::line(array_map(static fn (string $name): string => $row[$name] ?? '', $names));
         }
 
         return implode('', $lines);
@@ -252,14 +253,6 @@ final class KitCsv
     private static function text(string $cell): string
     {
         return ($cell[0] ?? '') === "'" && in_array($cell[1] ?? '', self::DANGEROUS, true) ? substr($cell, 1) : $cell;
-    }
-
-    /** @param  list<string>  $cells */
-    private static function line(array $cells): string
-    {
-        return implode(',', array_map(
-            static fn (string $cell): string => strpbrk($cell, ",\"\r\n") === false ? $cell : '"'.str_replace('"', '""', $cell).'"', $cells,
-        ))."\r\n";
     }
 
     /** @return list<array{int, list<string>}> number of the line each begins at, and its cells; empty lines left out */

@@ -46,16 +46,27 @@ final readonly class RigPicture
     {
         $axis = Axis::of($rig);
         $reading = Reading::along($rig, $axis, false);
-        if ($reading->magnification === null || $reading->magnification <= 0.0 || $reading->effectiveAperture === null) {
+
+        return self::told($rig, $axis->medium, $reading->magnification, $reading->effectiveAperture, $reading->entrancePupilMm, $reading->depthOfFieldMm);
+    }
+
+    /**
+     * Of readings that are known already: the rows of a sweep.
+     *
+     * @param  float  $medium  refractive index before the rig
+     * @param  ?float  $pupilMm  entrance pupil to the plane of focus; null = telecentric
+     * @param  ?float  $sliceMm  near and far limit together; null = to infinity
+     * @return ?self null = nothing is imaged at a distance, or the light isn't known
+     */
+    public static function told(Rig $rig, float $medium, ?float $magnification, ?float $effectiveAperture, ?float $pupilMm, ?float $sliceMm): ?self
+    {
+        if ($magnification === null || $magnification <= 0.0 || $effectiveAperture === null) {
             return null;
         }
         $lambda = $rig->conditions->wavelengthNm * 1e-6;
         $pitch = $rig->frame->pitchMm();
 
-        return new self(
-            $reading->magnification, $reading->effectiveAperture, $reading->entrancePupilMm, $axis->medium, $lambda, $pitch, $reading->depthOfFieldMm,
-            hypot(self::SPOT * $lambda * $reading->effectiveAperture, self::PIXEL * ($pitch ?? 0.0)),
-        );
+        return new self($magnification, $effectiveAperture, $pupilMm, $medium, $lambda, $pitch, $sliceMm, hypot(self::SPOT * $lambda * $effectiveAperture, self::PIXEL * ($pitch ?? 0.0)));
     }
 
     /** Things that far beyond the plane of focus, mm; below 0 = nearer than it. */

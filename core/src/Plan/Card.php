@@ -19,31 +19,11 @@ final readonly class Card
     /** As CSV, UTF-8, RFC 4180: full precision to a thousandth, empty = none, `infinity` where it is infinite. */
     public function csv(): string
     {
-        $lines = [self::line([$this->first, ...array_map(static fn (array $column): string => $column['name'].($column['unit'] === 'mm' ? ' (mm)' : ''), $this->columns)])];
+        $rows = [[$this->first, ...array_map(static fn (array $column): string => $column['name'].($column['unit'] === 'mm' ? ' (mm)' : ''), $this->columns)]];
         foreach ($this->rows as $row) {
-            $cells = [$row->label];
-            foreach ($row->values as $value) {
-                $cells[] = match (true) {
-                    is_string($value) => $value,
-                    $value === null => '',
-                    is_infinite($value) => 'infinity',
-                    default => (string) round($value, 3),
-                };
-            }
-            $lines[] = self::line($cells);
+            $rows[] = [$row->label, ...array_map(static fn (float|string|null $value): float|string|null => is_float($value) ? (is_infinite($value) ? 'infinity' : round($value, 3)) : $value, $row->values)];
         }
 
-        return implode("\r\n", $lines)."\r\n";
-    }
-
-    /** @param  list<string>  $cells */
-    private static function line(array $cells): string
-    {
-        return implode(',', array_map(static function (string $cell): string {
-            // A cell that a spreadsheet would take for a formula is kept a text.
-            $safe = preg_match('/^[=+@\t\r-](?!\d)/', $cell) === 1 ? "'".$cell : $cell;
-
-            return preg_match('/[",\r\n]/', $safe) === 1 ? '"'.str_replace('"', '""', $safe).'"' : $safe;
-        }, $cells));
+        return Csv::of($rows);
     }
 }

@@ -8,16 +8,12 @@ use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\CloseUpLens;
 use ZincThimble\Core\Gear\InvalidFigure;
-use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Kit;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\LensFigures;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Gear\VariableSpacer;
-use ZincThimble\Core\Joint\AdapterPaths;
-use ZincThimble\Core\Joint\Fit;
-use ZincThimble\Core\Joint\Mating;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Reading\FocusState;
 use ZincThimble\Core\Reading\Reading;
@@ -45,12 +41,11 @@ final readonly class Cards
         ['name' => 'effective aperture', 'unit' => 'f'], ['name' => 'stops lost', 'unit' => 'stops'],
     ];
 
-    /** @var list<Spacer|VariableSpacer> */
-    private array $rings;
+    private RingWays $ways;
 
     public function __construct(private Kit $kit, private Camera $camera, private Lens $lens, private Conditions $conditions)
     {
-        $this->rings = $kit->rings();
+        $this->ways = RingWays::of($kit, $camera);
     }
 
     /**
@@ -115,7 +110,7 @@ final readonly class Cards
     {
         $lens = $reversed ? $this->lens->turned() : $this->lens;
         $behind = $this->behind($lens);
-        [$place, $tubes] = $this->tubes($behind, $lens);
+        [$place, $tubes] = $this->ways->tubes($behind, $lens);
         $left = count($tubes) - self::MOST_TUBES;
         $tubes = array_slice($tubes, 0, self::MOST_TUBES);
         $sets = [];
@@ -124,7 +119,7 @@ final readonly class Cards
         }
         usort($sets, static fn (array $a, array $b): int => self::length($a) <=> self::length($b));
         $fronts = $every ? array_column($this->fronts($lens, false), 1) : [[]];
-        $way = $closeUp === null || $every ? null : $this->way([...$behind, $lens], $closeUp);
+        $way = $closeUp === null || $every ? null : $this->ways->to([...$behind, $lens], $closeUp);
         if ($closeUp !== null && $way !== null) {
             $fronts[] = [...$way, $closeUp];
         }
@@ -189,8 +184,8 @@ final readonly class Cards
     public function draws(VariableSpacer $spacer, bool $reversed): Card
     {
         $lens = $reversed ? $this->lens->turned() : $this->lens;
-        $behind = $this->way([], $spacer) ?? throw InvalidFigure::because('spacer', 'no rings of this kit lead from the camera to '.$spacer->label());
-        $between = $this->way([...$behind, $spacer], $lens) ?? throw InvalidFigure::because('spacer', 'no rings of this kit lead from '.$spacer->label().' to the lens');
+        $behind = $this->ways->to([], $spacer) ?? throw InvalidFigure::because('spacer', 'no rings of this kit lead from the camera to '.$spacer->label());
+        $between = $this->ways->to([...$behind, $spacer], $lens) ?? throw InvalidFigure::because('spacer', 'no rings of this kit lead from '.$spacer->label().' to the lens');
         $chain = [...$behind, $spacer, ...$between];
         $at = count($behind);
         $rows = [];
@@ -245,8 +240,8 @@ final readonly class Cards
     /** @return array{list<Part>, int}|null the chain and the lens's place */
     private function before(Lens $lens, CloseUpLens $glass): ?array
     {
-        $behind = $this->way([], $lens);
-        $between = $behind === null ? null : $this->way([...$behind, $lens], $glass);
+        $behind = $this->ways->to([], $lens);
+        $between = $behind === null ? null : $this->ways->to([...$behind, $lens], $glass);
 
         return $behind === null || $between === null ? null : [[...$behind, $lens, ...$between, $glass], count($behind)];
     }
@@ -254,8 +249,8 @@ final readonly class Cards
     /** @return array{list<Part>, int}|null the chain and the lens's place */
     private function behindIt(Lens $lens, Spacer|VariableSpacer $spacer): ?array
     {
-        $behind = $this->way([], $spacer);
-        $between = $behind === null ? null : $this->way([...$behind, $spacer], $lens);
+        $behind = $this->ways->to([], $spacer);
+        $between = $behind === null ? null : $this->ways->to([...$behind, $spacer], $lens);
 
         return $behind === null || $between === null ? null : [[...$behind, $spacer, ...$between, $lens], count($behind) + 1 + count($between)];
     }
@@ -281,28 +276,6 @@ final readonly class Cards
     }
 
     /**
-     * Where in the rings that lead to a lens tubes go, and which.
-     *
-     * @param  list<Spacer>  $behind
-     * @return array{int, list<Part>}
-     */
-    private function tubes(array $behind, Lens $lens): array
-    {
-        $best = [count($behind), []];
-        for ($place = 0; $place <= count($behind); $place++) {
-            $end = $place === 0 ? $this->camera->front : $behind[$place - 1]->identity->front;
-            $next = ($behind[$place] ?? $lens)->identity->rear;
-            $tubes = array_values(array_filter($this->rings, static fn (Part $ring): bool => $ring->kind === Kind::Tube && ! in_array($ring, $behind, true)
-                && Mating::ofEnds($end, $ring->identity->rear) === Fit::Mates && Mating::ofEnds($ring->identity->front, $next) === Fit::Mates));
-            if (count($tubes) > count($best[1])) {
-                $best = [$place, $tubes];
-            }
-        }
-
-        return $best;
-    }
-
-    /**
      * Nothing, then every close-up lens that goes on a lens, with the rings it needs; and every two, the stronger next to the lens.
      *
      * @return list<array{string, list<Part>}>
@@ -313,15 +286,15 @@ final readonly class Cards
         $closeUps = $this->kit->ofClass(CloseUpLens::class);
         usort($closeUps, static fn (CloseUpLens $a, CloseUpLens $b): int => $a->powerD <=> $b->powerD);
         foreach ($closeUps as $closeUp) {
-            $way = $this->way([$lens], $closeUp);
+            $way = $this->ways->to([$lens], $closeUp);
             if ($way !== null) {
                 $fronts[] = [$closeUp->label(), [...$way, $closeUp]];
             }
         }
         foreach ($pairs ? $closeUps : [] as $i => $weak) {
             foreach (array_slice($closeUps, $i + 1) as $strong) {
-                $way = $this->way([$lens], $strong);
-                $on = $way === null ? null : $this->way([$lens, ...$way, $strong], $weak);
+                $way = $this->ways->to([$lens], $strong);
+                $on = $way === null ? null : $this->ways->to([$lens, ...$way, $strong], $weak);
                 if ($way !== null && $on !== null) {
                     $fronts[] = [$strong->label().' + '.$weak->label(), [...$way, $strong, ...$on, $weak]];
                 }
@@ -368,24 +341,7 @@ final readonly class Cards
     /** @return list<Spacer> rings from the camera to a lens */
     private function behind(Lens $lens): array
     {
-        return $this->way([], $lens) ?? throw InvalidFigure::because('lens', 'no rings of this kit lead from the camera to '.$lens->label());
-    }
-
-    /**
-     * The rings that lead from the end of a chain to a part; null = there is no way.
-     *
-     * @param  list<Part>  $chain
-     * @return list<Spacer>|null
-     */
-    private function way(array $chain, Part $part): ?array
-    {
-        $last = $chain === [] ? null : $chain[count($chain) - 1];
-        if (Mating::of($this->camera, $last, $part) === Fit::Mates) {
-            return [];
-        }
-        $rings = array_values(array_filter($this->rings, static fn (Part $ring): bool => $ring instanceof Spacer && $ring->kind !== Kind::Tube && ! in_array($ring, $chain, true)));
-
-        return AdapterPaths::between($last === null ? $this->camera->front : $last->identity->front, $part->identity->rear, $rings);
+        return $this->ways->to([], $lens) ?? throw InvalidFigure::because('lens', 'no rings of this kit lead from the camera to '.$lens->label());
     }
 
     /** @param  list<Part>  $chain */

@@ -52,6 +52,32 @@ final class Vignetting
         return self::overlap(abs($axial) / (2.0 * $neff), $axis->openR[$opening], $corner * abs($axis->fieldAt[$opening] + $x * $axial));
     }
 
+    /**
+     * How bright the picture is from its middle to its corner, at so many places of equal distance, 0 to 1.
+     *
+     * @param  int  $places  2 or more
+     * @return list<float> the last one is the corner's; all 1 where nothing known limits the light
+     */
+    public static function across(Rig $rig, Axis $axis, int $places): array
+    {
+        $corner = self::cornerMm($rig);
+        $bright = [];
+        if ($axis->chief === null) {
+            return array_fill(0, $places, 1.0);
+        }
+        for ($k = 0; $k < $places; $k++) {
+            $out = $corner * $k / ($places - 1);
+            $darkest = self::darkest($axis, $out / $axis->factor, $axis->chief, $axis->number, $axis->stop);
+            $bright[] = match (true) {
+                $axis->imageCircleMm !== null && 2.0 * $out > $axis->imageCircleMm * (1.0 + 1e-9) => 0.0,
+                $darkest === null => 1.0,
+                default => self::brightness($axis, $out / $axis->factor, $axis->chief, $axis->number, $darkest),
+            };
+        }
+
+        return $bright;
+    }
+
     /** Sensor centre to the corner that is furthest from the lens's axis, mm: a shift moves it out. */
     public static function cornerMm(Rig $rig): float
     {

@@ -28,7 +28,8 @@ final readonly class Bringing
      * @param  ?SolveTarget  $target  null = as each is set, or at its closest
      * @param  float  $value  of the target, × or mm
      * @param  ?float  $effective  the effective aperture that all are brought to, above 0; null = they aren't
-     * @param  ?float  $depthMm  of the target, above 0; null = each rig's own subject
+     * @param  ?float  $depthMm  of the target, 0 or more; null = the subject's own
+     * @param  ?Subject  $subject  that all of them have before them; null = each its own
      */
     private function __construct(
         public ?SolveTarget $target,
@@ -37,6 +38,7 @@ final readonly class Bringing
         public ?float $effective,
         public bool $sharpest,
         public ?float $depthMm,
+        private ?Subject $subject = null,
     ) {
     }
 
@@ -49,25 +51,31 @@ final readonly class Bringing
     /** To the same width, magnification or place. */
     public function to(SolveTarget $target, float $value): self
     {
-        return new self($target, $value, false, $this->effective, $this->sharpest, $this->depthMm);
+        return new self($target, $value, false, $this->effective, $this->sharpest, $this->depthMm, $this->subject);
     }
 
     /** Each to where it magnifies most. */
     public function toClosest(): self
     {
-        return new self(null, 0.0, true, $this->effective, $this->sharpest, $this->depthMm);
+        return new self(null, 0.0, true, $this->effective, $this->sharpest, $this->depthMm, $this->subject);
     }
 
     /** All at the same effective aperture, as near as their rings come. */
     public function atEffective(float $number): self
     {
-        return new self($this->target, $this->value, $this->closest, $number, false, $this->depthMm);
+        return new self($this->target, $this->value, $this->closest, $number, false, $this->depthMm, $this->subject);
     }
 
     /** Each at the stop that shows most of the target's depth; of a flat one at the stop its lens is sharpest at. */
     public function atSharpest(): self
     {
-        return new self($this->target, $this->value, $this->closest, null, true, $this->depthMm);
+        return new self($this->target, $this->value, $this->closest, null, true, $this->depthMm, $this->subject);
+    }
+
+    /** All before the same subject, as it is described. */
+    public function before(?Subject $subject): self
+    {
+        return new self($this->target, $this->value, $this->closest, $this->effective, $this->sharpest, $this->depthMm, $subject);
     }
 
     /**
@@ -91,16 +99,26 @@ final readonly class Bringing
         return $depth === null || $depth <= 0.0 ? null : $depth;
     }
 
+    /** Whether a rig that somebody set by hand does what all were to be brought to. */
+    public function isMetBy(Rig $rig): bool
+    {
+        $reading = Reading::of($rig);
+
+        return ($this->target === null || self::isThere($reading, $this->target, $this->value))
+            && ($this->effective === null || ($reading->effectiveAperture !== null && abs(log($reading->effectiveAperture / $this->effective)) <= log(self::SAME_STOP)));
+    }
+
     /** A rig that has the target before it: what is found of it is found for that, not for its own subject. */
     private function aimed(Rig $rig): Rig
     {
+        $subject = $this->subject ?? $rig->subject;
         if ($this->depthMm === null) {
-            return $rig;
+            return $rig->withSubject($subject);
         }
-        $fields = $rig->subject->document->fields ?? [];
-        unset($fields['radiusMm']);
+        $fields = $subject->document->fields ?? [];
+        unset($fields['radiusMm'], $fields['depthMm']);
 
-        return $rig->withSubject(Subject::from(new Values(['depthMm' => $this->depthMm] + $fields)));
+        return $rig->withSubject(Subject::from(new Values(($this->depthMm > 0.0 ? ['depthMm' => $this->depthMm] : []) + $fields)));
     }
 
     /** @return array{rig: Rig, met: bool} */
@@ -119,16 +137,21 @@ final readonly class Bringing
         if ($solution !== null) {
             return ['rig' => $solution->rig, 'met' => $solution->exact];
         }
+
         // Nothing on it moves: it is there, or it isn't.
-        $reading = Reading::of($rig);
-        $stands = match ($this->target) {
+        return ['rig' => $rig, 'met' => self::isThere(Reading::of($rig), $this->target, $this->value)];
+    }
+
+    private static function isThere(Reading $reading, SolveTarget $target, float $value): bool
+    {
+        $stands = match ($target) {
             SolveTarget::Magnification => $reading->magnification,
             SolveTarget::FieldWidth => $reading->fieldWidthMm,
             SolveTarget::WorkingDistance => $reading->workingDistanceMm,
             SolveTarget::SubjectDistance => $reading->subjectDistanceMm,
         };
 
-        return ['rig' => $rig, 'met' => $stands !== null && abs($stands - $this->value) <= self::NEAR * abs($this->value)];
+        return $stands !== null && abs($stands - $value) <= self::NEAR * abs($value);
     }
 
     /** @return array{rig: Rig, met: bool} */

@@ -4,17 +4,23 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Report;
 
+use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Picture\Layer;
 use ZincThimble\Core\Picture\RigPicture;
 use ZincThimble\Core\Plan\AsEngraved;
 use ZincThimble\Core\Reading\BestAperture;
 use ZincThimble\Core\Reading\Detail;
 use ZincThimble\Core\Reading\SolveTarget;
+use ZincThimble\Core\Reading\Vignetting;
 use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\Subject;
+use ZincThimble\Core\Rig\Travels;
 
 /** One rig of a comparison as it was brought there. */
 final readonly class ComparedRig
 {
+    /** @param  array<string, float>  $byHand */
     private function __construct(
         public string $letter,
         public Rig $rig,
@@ -32,13 +38,26 @@ final readonly class ComparedRig
         /** Depth of the target in its picture, mm; null = it has none. */
         public ?float $depthMm,
         public ?RigPicture $picture,
+        /** Controls that somebody set by hand afterwards, by name. */
+        public array $byHand,
     ) {
     }
 
-    /** A rig brought where a comparison wants it. */
-    public static function of(string $letter, Rig $rig, Bringing $bringing): self
+    /**
+     * A rig brought where a comparison wants it, and what somebody set by hand afterwards.
+     *
+     * @param  array<string, float>  $byHand  controls by their name, in their own unit: held within their ends
+     *
+     * @throws InvalidFigure names the control that the rig doesn't have
+     */
+    public static function of(string $letter, Rig $rig, Bringing $bringing, array $byHand = []): self
     {
         ['rig' => $set, 'met' => $met] = $bringing->bring($rig);
+        foreach ($byHand as $name => $value) {
+            $travel = Travels::named($set, $name) ?? throw InvalidFigure::because('set', 'this rig has no control '.$name);
+            $set = $set->with($travel->kind, $travel->part, $travel->clamp($value));
+        }
+        $met = $byHand === [] ? $met : $bringing->isMetBy($set);
         $report = RigReport::of($set);
         $reading = $report->reading;
         $field = $reading->fieldWidthMm;
@@ -64,17 +83,35 @@ final readonly class ComparedRig
                 : BestAperture::edgeBlurMm($depth, $reading->magnification, $reading->effectiveAperture, $set->conditions->wavelengthNm * 1e-6, $set->frame->pitchMm()),
             depthMm: $depth,
             picture: $picture,
+            byHand: $byHand,
         );
     }
 
+    /** The rig as it was brought, with the subject that is its own. */
+    public function before(?Subject $subject): Rig
+    {
+        return $this->rig->withSubject($subject);
+    }
+
     /**
-     * The target's depth as it is imaged, the middle of it in the plane of focus, the furthest first.
+     * How bright its picture is from the middle to the corner, at so many places of equal distance, 0 to 1.
      *
+     * @return list<float>
+     */
+    public function brightness(int $places): array
+    {
+        return Vignetting::across($this->rig, Axis::of($this->rig), $places);
+    }
+
+    /**
+     * A target's depth as it is imaged, the middle of it in the plane of focus, the furthest first.
+     *
+     * @param  ?float  $depthMm  null = what it has in its own picture
      * @return list<Layer> none where nothing is imaged
      */
-    public function layers(): array
+    public function layers(?float $depthMm = null): array
     {
-        $half = ($this->depthMm ?? 0.0) / 2.0;
+        $half = ($depthMm ?? $this->depthMm ?? 0.0) / 2.0;
 
         return array_values(array_filter($this->picture?->through(-$half, $half) ?? [], static fn (Layer $layer): bool => is_finite($layer->discMm)));
     }

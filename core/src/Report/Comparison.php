@@ -5,7 +5,12 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Report;
 
 use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Picture\Target;
+use ZincThimble\Core\Picture\TargetKind;
+use ZincThimble\Core\Plan\AsEngraved;
+use ZincThimble\Core\Plan\Csv;
 use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\Subject;
 
 /**
  * Rigs side by side on the same target: each brought to the same picture, who is best in what, and who is beaten by whom in everything.
@@ -13,30 +18,43 @@ use ZincThimble\Core\Rig\Rig;
  */
 final readonly class Comparison
 {
-    /** As many as letters that nobody has to look up. */
-    public const MOST = 26;
+    /** As many as the ladder of a set has rungs that somebody still reads. */
+    public const MOST = 64;
 
     /** @param  list<ComparedRig>  $rigs */
-    private function __construct(public array $rigs)
+    private function __construct(public array $rigs, public Target $target)
     {
     }
 
     /**
-     * @param  list<Rig>  $rigs  at least one, lettered in their order
+     * All on the same target: what is chosen, or the subject of the first rig that has one described.
      *
-     * @throws InvalidFigure when there are none, or more than letters
+     * @param  list<Rig>  $rigs  at least one, lettered in their order
+     * @param  array<int, array<string, float>>  $byHand  what somebody set by hand afterwards: of the rig with that number, controls by name
+     *
+     * @throws InvalidFigure when there are none, or too many; names a control that a rig doesn't have
      */
-    public static function of(array $rigs, Bringing $bringing): self
+    public static function of(array $rigs, Bringing $bringing, TargetKind $on = TargetKind::Subject, array $byHand = []): self
     {
         if ($rigs === [] || count($rigs) > self::MOST) {
             throw InvalidFigure::because('rigs', 'should be 1 to '.self::MOST);
         }
+        $own = $on === TargetKind::Subject ? null : Target::own($on, $bringing->depthMm);
+        $described = array_values(array_filter(array_map(static fn (Rig $rig): ?Subject => $rig->subject, $rigs), static fn (?Subject $each): bool => $each !== null && ($each->depthMm !== null || $each->radiusMm !== null || $each->widthMm !== null)));
+        $subject = $own?->subject() ?? $described[0] ?? null;
         $compared = [];
         foreach ($rigs as $n => $rig) {
-            $compared[] = ComparedRig::of(chr(ord('A') + $n), $rig, $bringing);
+            $compared[] = ComparedRig::of(self::letter($n), $rig, $bringing->before($subject), $byHand[$n] ?? []);
         }
+        $fields = array_filter(array_map(static fn (ComparedRig $rig): ?float => $rig->report->reading->fieldWidthMm, $compared));
 
-        return new self($compared);
+        return new self($compared, $own ?? Target::ofSubject($subject, $fields === [] ? null : max($fields), $bringing->depthMm));
+    }
+
+    /** A, B … Z, AA, AB … */
+    private static function letter(int $n): string
+    {
+        return ($n < 26 ? '' : chr(ord('A') + intdiv($n, 26) - 1)).chr(ord('A') + $n % 26);
     }
 
     /**
@@ -72,6 +90,25 @@ final readonly class Comparison
         }
 
         return $beaten;
+    }
+
+    /** As CSV, unrounded, by the names of the readings. */
+    public function csv(): string
+    {
+        $readings = ['magnification', 'fieldWidthMm', 'workingDistanceMm', 'subjectDistanceMm', 'effectiveAperture', 'stopsLost', 'depthOfFieldMm', 'massG', 'price', 'joints'];
+        $rows = [['letter', 'name', 'camera', 'parts', 'settings', 'met', ...$readings, 'resolvedDetailMm', 'pixelsLeft', 'cropToMm', 'blurAtEdgeMm']];
+        foreach ($this->rigs as $each) {
+            $told = $each->report->figures();
+            $figures = array_map(static fn (string $name): float|int|null => is_float($told[$name]) || is_int($told[$name]) ? $told[$name] : null, $readings);
+            $settings = $each->settings();
+            $rows[] = [
+                $each->letter, $each->rig->name, $each->rig->camera->name, AsEngraved::title($each->rig),
+                implode(' · ', array_map(static fn (string $part, string $said): string => $part.' '.$said, array_keys($settings), $settings)), $each->met ? 'yes' : 'no',
+                ...$figures, $each->resolvedDetailMm, $each->pixelsLeft, $each->cropToMm, $each->blurAtEdgeMm,
+            ];
+        }
+
+        return Csv::of($rows);
     }
 
     /** @return array<string, mixed> as the file format names it */

@@ -155,6 +155,73 @@ final class RigPictureTest extends TestCase
         }
     }
 
+    public function test_a_disc_is_what_rays_over_the_whole_pupil_make_of_a_point(): void
+    {
+        // A bare thin lens that is its own stop, by nothing but the lens equation: every ray from the point through the pupil is followed to the sensor.
+        $rig = RigMaker::made(['format' => 'zinc-thimble/rig', 'version' => 1, 'camera' => ['joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24, 'columns' => 6000, 'rows' => 4000]], 'chain' => [
+            ['kind' => 'tube', 'name' => 'Tube', 'rear' => 'larch', 'front' => 'larch', 'lengthMm' => 50],
+            ['kind' => 'lens', 'name' => 'Fifty', 'rear' => 'larch', 'focalLengthMm' => 50, 'registerMm' => 44.5, 'frontRimMm' => 40, 'focusing' => 'fixed', 'design' => 'symmetrical', 'pupilRatio' => 1.0, 'nodalSeparationMm' => 0,
+                'aperture' => ['widest' => 2.8, 'smallest' => 22, 'control' => 'ring'], 'set' => ['aperture' => 4]],
+        ]]);
+        $reading = Reading::of($rig);
+        $picture = RigPicture::of($rig);
+        $this->assertNotNull($picture);
+        $m = (float) $reading->magnification;
+        $pupil = (float) $reading->entrancePupilMm;
+        // Conjugates of the plane of focus, and the stop's own width as the effective aperture has it.
+        $image = $m * $pupil;
+        $power = 1.0 / $pupil + 1.0 / $image;
+        $stop = $image / (float) $reading->effectiveAperture;
+        foreach ([-8.0, -1.5, 0.25, 3.0, 40.0] as $d) {
+            $least = INF;
+            $most = -INF;
+            for ($k = 0; $k <= 2000; $k++) {
+                $high = $stop * ($k / 2000.0 - 0.5);
+                // From a point on the axis up to that height, bent, on to the sensor.
+                $slope = $high / ($pupil + $d) - $high * $power;
+                $lands = $high + $slope * $image;
+                $least = min($least, $lands);
+                $most = max($most, $lands);
+            }
+            $this->assertEqualsWithDelta(1.0, $picture->at($d)->discMm / ($most - $least), 1e-6, (string) $d);
+        }
+    }
+
+    public function test_resolved_detail_is_where_transfers_summed_by_themselves_fall_to_a_tenth(): void
+    {
+        foreach ([0.0, 0.15, 1.1] as $d) {
+            $rig = self::rig();
+            $reading = Reading::of($rig);
+            $picture = RigPicture::of($rig);
+            $this->assertNotNull($picture);
+            $disc = $picture->at($d)->discMm;
+            $spot = 550e-6 * (float) $reading->effectiveAperture;
+            $pitch = 36.0 / 6000.0;
+            $passed = static function (float $v) use ($spot, $pitch, $disc): float {
+                $n = 4000;
+                [$pupil, $pixel, $round] = [0.0, 0.0, 0.0];
+                for ($k = 0; $k < $n; $k++) {
+                    $x = ($k + 0.5) / $n;
+                    $chord = sqrt(0.25 - ($x - 0.5) ** 2);
+                    $pupil += max(0.0, 2.0 * $chord - $spot * $v) / $n / (M_PI / 4.0);
+                    $pixel += cos(2.0 * M_PI * $v * $pitch * ($x - 0.5)) / $n;
+                    $round += 2.0 * $chord * cos(2.0 * M_PI * $v * $disc * ($x - 0.5)) / $n / (M_PI / 4.0);
+                }
+
+                return $pupil * abs($pixel) * abs($round);
+            };
+            // The first crossing, walked up to from the coarsest lines.
+            $at = 0.0;
+            for ($step = 8.0; $step > 1e-4; $step /= 8.0) {
+                while ($passed($at + $step) > 0.1) {
+                    $at += $step;
+                }
+            }
+            $expected = max(1.0 / $at, 2.0 * $pitch) / $picture->at($d)->magnification;
+            $this->assertEqualsWithDelta(1.0, $picture->resolvedDetailMm($d) / $expected, 1e-4, (string) $d);
+        }
+    }
+
     private static function rig(int $pixels = 6000): Rig
     {
         return RigMaker::made(['format' => 'zinc-thimble/rig', 'version' => 1,

@@ -181,18 +181,40 @@ final class ComparisonTest extends TestCase
         }
     }
 
-    public function test_one_to_twenty_six_rigs_have_letters(): void
+    public function test_one_to_sixty_four_rigs_have_letters(): void
     {
-        $rig = self::rig();
-        $this->assertSame('Z', Comparison::of(array_fill(0, 26, $rig), Bringing::asSet())->rigs[25]->letter);
-        foreach ([[], array_fill(0, 27, $rig)] as $bad) {
+        $rig = RigMaker::made(self::document([self::LENS]));
+        $letters = array_map(static fn (ComparedRig $each): string => $each->letter, Comparison::of(array_fill(0, 64, $rig), Bringing::asSet())->rigs);
+        $this->assertSame(['A', 'Z', 'AA', 'AZ', 'BA', 'BL'], [$letters[0], $letters[25], $letters[26], $letters[51], $letters[52], $letters[63]]);
+        $this->assertCount(64, array_unique($letters));
+        foreach ([[], array_fill(0, 65, $rig)] as $bad) {
             try {
                 Comparison::of($bad, Bringing::asSet());
                 $this->fail('took '.count($bad));
             } catch (InvalidFigure $fault) {
-                $this->assertStringContainsString('1 to 26', $fault->getMessage());
+                $this->assertStringContainsString('1 to 64', $fault->getMessage());
             }
         }
+    }
+
+    public function test_as_csv_every_figure_stands_under_its_name_unrounded(): void
+    {
+        $comparison = Comparison::of([self::rig(60.0)->withSubject(Subject::from(new Values(['depthMm' => 1.0]))), self::rig(160.0)], Bringing::asSet()->to(SolveTarget::Magnification, 1.1));
+        $lines = array_map(static fn (string $line): array => str_getcsv($line, escape: ''), explode("\r\n", trim($comparison->csv())));
+        $this->assertCount(3, $lines);
+        foreach ($comparison->rigs as $n => $each) {
+            $cells = array_combine($lines[0], $lines[$n + 1]);
+            $this->assertSame([$each->letter, 'yes', "Bellows draw {$this->draw($each)}\u{2009}mm · Sixty f/8"], [$cells['letter'], $cells['met'], $cells['settings']]);
+            $figures = $each->report->figures() + ['resolvedDetailMm' => $each->resolvedDetailMm, 'pixelsLeft' => $each->pixelsLeft, 'cropToMm' => $each->cropToMm, 'blurAtEdgeMm' => $each->blurAtEdgeMm];
+            foreach (['magnification', 'fieldWidthMm', 'workingDistanceMm', 'subjectDistanceMm', 'effectiveAperture', 'stopsLost', 'depthOfFieldMm', 'massG', 'price', 'joints', 'resolvedDetailMm', 'pixelsLeft', 'cropToMm', 'blurAtEdgeMm'] as $name) {
+                $this->assertSame($figures[$name] === null ? '' : (string) $figures[$name], $cells[$name], $name);
+            }
+        }
+    }
+
+    private function draw(ComparedRig $each): string
+    {
+        return rtrim(rtrim(sprintf('%.1f', $each->rig->lengthMm(0)), '0'), '.');
     }
 
     public function test_the_format_names_every_figure(): void
