@@ -16,6 +16,9 @@ return [
     // What one person may keep: rigs, and bytes of rigs and kit with their histories.
     'most_rigs' => (int) env('ZINC_MOST_RIGS', 400),
     'most_rigs_of_guest' => (int) env('ZINC_MOST_RIGS_OF_GUEST', 120),
+    // Rigs that were only set up to be compared: how many at a time, and for how many days.
+    'most_loose_rigs' => 256,
+    'loose_days' => 30,
     'most_bytes' => (int) env('ZINC_MOST_BYTES', 400 * 1024 * 1024),
 
     // How long each answer of Find may take; what there was no time for is told as left out.

@@ -8,8 +8,10 @@ use App\Http\Controllers\CompareController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\GuestController;
 use App\Http\Controllers\GuideController;
+use App\Http\Controllers\KeptComparisonController;
 use App\Http\Controllers\KitController;
 use App\Http\Controllers\PartController;
+use App\Http\Controllers\ReadyComparisonController;
 use App\Http\Controllers\RigController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShareController;
@@ -18,7 +20,7 @@ use App\Http\Middleware\GuestsOnTime;
 use Illuminate\Support\Facades\Route;
 
 // What no row can have as its number is the number of nothing: 18 digits fit the columns.
-Route::patterns(array_fill_keys(['kit', 'part', 'deleted', 'wish', 'rig', 'joint'], '[0-9]{1,18}') + ['number' => '[0-9]{1,9}', 'token' => '[A-Za-z0-9]{1,64}']);
+Route::patterns(array_fill_keys(['kit', 'part', 'deleted', 'wish', 'rig', 'joint', 'comparison'], '[0-9]{1,18}') + ['number' => '[0-9]{1,9}', 'token' => '[A-Za-z0-9]{1,64}']);
 
 Route::post('guest', [GuestController::class, 'store'])->middleware([FromThePage::class, 'throttle:guests']);
 Route::post('sign-up', [AccountController::class, 'signUp'])->middleware([FromThePage::class, 'throttle:sign-up']);
@@ -77,6 +79,9 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
             Route::get('overview', [FindController::class, 'overview']);
         });
         Route::post('rigs', [FindController::class, 'setUp']);
+        Route::post('comparison', [ReadyComparisonController::class, 'setUp']);
+        Route::get('questions', [ReadyComparisonController::class, 'questions']);
+        Route::post('questions/{school}', [ReadyComparisonController::class, 'ask'])->where('school', '[a-z-]{1,32}');
         Route::get('wishes', [FindController::class, 'wishes']);
         Route::post('wishes', [FindController::class, 'keep']);
         Route::delete('wishes/{wish}', [FindController::class, 'drop']);
@@ -91,6 +96,11 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
     });
 
     Route::get('comparison', [CompareController::class, 'show']);
+    Route::get('comparison/sweep', [CompareController::class, 'sweep']);
+    Route::post('comparison/files', [ReadyComparisonController::class, 'files'])->middleware('throttle:heavy');
+    Route::get('comparisons', [KeptComparisonController::class, 'index']);
+    Route::post('comparisons', [KeptComparisonController::class, 'store']);
+    Route::delete('comparisons/{comparison}', [KeptComparisonController::class, 'destroy']);
     Route::get('rigs', [RigController::class, 'index']);
     Route::post('rigs', [RigController::class, 'store']);
     Route::get('rigs/proposals', [RigController::class, 'proposals']);
@@ -99,6 +109,7 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         Route::get('/', [RigController::class, 'show']);
         Route::delete('/', [RigController::class, 'destroy']);
         Route::post('steps', [RigController::class, 'step']);
+        Route::post('brought', [CompareController::class, 'bring']);
         Route::post('undo', [RigController::class, 'undo']);
         Route::post('redo', [RigController::class, 'redo']);
         Route::put('name', [RigController::class, 'name']);

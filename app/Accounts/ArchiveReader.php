@@ -6,6 +6,8 @@ namespace App\Accounts;
 
 use App\Bench\RigStore;
 use App\Bench\Sharing;
+use App\Compare\ComparisonBlanks;
+use App\Compare\KeptComparisons;
 use App\Kit\OwnJoints;
 use App\Kit\PartDocument;
 use App\Models\Joint;
@@ -31,6 +33,7 @@ use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\File\Sound;
 use ZincThimble\Core\File\Text;
 use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Report\Comparison;
 
 /** Brings an archive back into an empty account: through the same gate as every other file, all of it or nothing. */
 final class ArchiveReader
@@ -43,10 +46,13 @@ final class ArchiveReader
     /** @var array<string, int> rows of parts by their names */
     private array $ids = [];
 
+    /** @var array<int, Rig> rigs by their number in the archive */
+    private array $rows = [];
+
     /** @var array<int, Kit> */
     private array $kits = [];
 
-    public function __construct(private readonly RigStore $rigs)
+    public function __construct(private readonly RigStore $rigs, private readonly KeptComparisons $comparisons)
     {
     }
 
@@ -59,13 +65,13 @@ final class ArchiveReader
     public function read(User $user, string $path, ?\Closure $waited = null): void
     {
         $this->open($path);
-        $this->ids = $this->kits = [];
+        $this->ids = $this->kits = $this->rows = [];
         try {
             DB::transaction(function () use ($user, $waited): void {
                 $query = User::query()->whereKey($user->id);
                 $query->lockForUpdate();
                 $query->firstOrFail();
-                if ($user->rigs()->exists() || Part::withTrashed()->whereIn('kit_id', $user->kits()->select('id'))->exists()) {
+                if ($user->rigs()->where('loose', false)->exists() || Part::withTrashed()->whereIn('kit_id', $user->kits()->select('id'))->exists()) {
                     throw ValidationException::withMessages(['archive' => 'This account holds parts or rigs already. An archive goes into an empty one.']);
                 }
                 $account = $this->object('account.json');
@@ -73,6 +79,8 @@ final class ArchiveReader
                     throw ValidationException::withMessages(['archive' => 'This is no archive of this application.']);
                 }
                 $user->kits()->delete();
+                $user->rigs()->delete();
+                $user->comparisons()->delete();
                 $this->joints($user, $account);
                 for ($number = 1; $this->has("kits/{$number}.kit.json"); $number++) {
                     $this->kits[$number] = $this->kit($user, $number);
@@ -87,6 +95,7 @@ final class ArchiveReader
                         break;
                     }
                 }
+                $this->comparisons($user);
                 Quota::bytes($user->id);
             });
         } finally {
@@ -194,7 +203,8 @@ final class ArchiveReader
         $more = $this->object("rigs/{$number}.more.json");
         $core = self::within($name, fn () => RigFile::read($this->numbered($this->object($name))));
         $kept = $more->name ?? null;
-        $rig = $this->rigs->create($user, $this->kits[self::int($more->kit ?? 0)] ?? null, $core, is_string($kept) ? Text::cut($kept, 120) : null);
+        $rig = $this->rigs->create($user, $this->kits[self::int($more->kit ?? 0)] ?? null, $core, is_string($kept) ? Text::cut($kept, 120) : null, ($more->loose ?? null) === true);
+        $this->rows[$number] = $rig;
         $rig->steps()->delete();
         $this->steps($this->history("rigs/{$number}", $more), RigStep::class, function (\stdClass $step) use ($rig, $number): ?array {
             $past = $step->rig ?? null;
@@ -213,6 +223,33 @@ final class ArchiveReader
         $this->dates($rig, $more);
         $rig->save();
         $this->share($rig, $more->share ?? null);
+    }
+
+    /** Held to what could be kept over HTTP. */
+    private function comparisons(User $user): void
+    {
+        foreach (array_slice(self::list($this->object('comparisons.json')->comparisons ?? []), 0, KeptComparisons::MOST) as $kept) {
+            $rigs = [];
+            foreach (array_slice(self::list($kept instanceof \stdClass ? $kept->rigs ?? [] : []), 0, Comparison::MOST) as $number) {
+                $rig = $this->rows[self::int($number)] ?? null;
+                // One that lay beside the archive, broken, is missing.
+                if ($rig !== null) {
+                    $rigs[$rig->id] = $rig;
+                }
+            }
+            $name = $kept instanceof \stdClass ? trim(Text::cut(self::text($kept->name ?? ''), 120)) : '';
+            if (! $kept instanceof \stdClass || $rigs === [] || $user->comparisons()->where('name', $name)->exists()) {
+                continue;
+            }
+            try {
+                $blanks = ComparisonBlanks::checked($kept->asked ?? new \stdClass);
+            } catch (ValidationException) {
+                throw FileInvalid::at('/comparisons.json', 'holds a comparison that can’t be asked');
+            }
+            $row = $this->comparisons->keep($user, $name === '' ? 'Comparison' : $name, array_values($rigs), $blanks);
+            $this->dates($row, $kept);
+            $row->save();
+        }
     }
 
     /** A link leads where it led, unless its rig is still there in another account. */

@@ -8,6 +8,7 @@ use App\Bench\RigStore;
 use App\Kit\KitDocument;
 use App\Kit\PartDocument;
 use App\Models\Joint;
+use App\Models\KeptComparison;
 use App\Models\Kit;
 use App\Models\KitStep;
 use App\Models\Part;
@@ -75,15 +76,25 @@ final class ArchiveWriter
             $kits[$kit->id] = $k + 1;
             $this->kit($kit, $k + 1);
         }
-        $number = 0;
-        foreach ($user->rigs()->oldest('updated_at')->oldest('id')->pluck('id') as $id) {
+        $comparisons = $user->comparisons()->with('rigs')->get();
+        // What was only set up to be compared goes along where a comparison keeps it.
+        $compared = $comparisons->flatMap(static fn (KeptComparison $each) => $each->rigs->pluck('id'))->all();
+        $numbers = [];
+        foreach ($user->rigs()->where(static fn ($each) => $each->where('loose', false)->orWhereIn('id', $compared))->oldest('updated_at')->oldest('id')->pluck('id') as $id) {
             if ($waited !== null) {
                 $waited();
             }
             $rig = Rig::query()->with(['parts', 'share'])->find($id);
             if ($rig instanceof Rig) {
-                $this->rig($rig, ++$number, $kits);
+                $numbers[$rig->id] = count($numbers) + 1;
+                $this->rig($rig, $numbers[$rig->id], $kits);
             }
+        }
+        if ($comparisons->isNotEmpty()) {
+            $this->put('comparisons.json', Json::write(['comparisons' => $comparisons->map(static fn (KeptComparison $each): array => [
+                'name' => $each->name, 'asked' => $each->asked, 'rigs' => $each->rigs->map(static fn (Rig $rig): ?int => $numbers[$rig->id] ?? null)->all(),
+                'createdAt' => ArchiveFormat::date($each->created_at), 'updatedAt' => ArchiveFormat::date($each->updated_at),
+            ])->all()]));
         }
     }
 
@@ -153,7 +164,7 @@ final class ArchiveWriter
         $this->put("rigs/{$number}.rig.json", Json::write($document));
         $share = $rig->share;
         $this->put("rigs/{$number}.more.json", Json::write([
-            'kit' => $rig->kit_id === null ? null : $kits[$rig->kit_id] ?? null, 'name' => $rig->name, 'step' => $rig->step, 'revision' => $rig->revision, 'news' => $rig->news, 'tags' => $rig->tags,
+            'kit' => $rig->kit_id === null ? null : $kits[$rig->kit_id] ?? null, 'name' => $rig->name, 'step' => $rig->step, 'revision' => $rig->revision, 'news' => $rig->news, 'tags' => $rig->tags, ...($rig->loose ? ['loose' => true] : []),
             'createdAt' => ArchiveFormat::date($rig->created_at), 'updatedAt' => ArchiveFormat::date($rig->updated_at),
             'share' => $share === null ? null : ['token' => $share->token, 'document' => $share->document, 'createdAt' => ArchiveFormat::date($share->created_at)],
         ]));

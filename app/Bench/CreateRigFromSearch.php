@@ -38,6 +38,26 @@ final class CreateRigFromSearch
      */
     public function build(User $user, Kit $kit, int $camera, array $parts, ?string $support, array $subject, bool $infinity = false): Rig
     {
+        $full = $this->rig($kit, $camera, $parts, $support, $subject, $infinity);
+        $empty = $full->withChain([], Setting::untouched());
+
+        return DB::transaction(function () use ($user, $kit, $empty, $full): Rig {
+            $rig = $this->store->create($user, $kit, $empty, null);
+
+            return $this->store->keep($rig->load('parts'), $rig->revision, $full, 'set up what was found');
+        });
+    }
+
+    /**
+     * The rig by itself.
+     *
+     * @param  list<array{part: int, reversed?: bool, lengthMm?: ?float, focus?: ?float, aperture?: ?float, zoomMm?: ?float}>  $parts
+     * @param  array<string, mixed>  $subject
+     *
+     * @throws ValidationException as build() does
+     */
+    public function rig(Kit $kit, int $camera, array $parts, ?string $support, array $subject, bool $infinity = false, ?string $name = null): CoreRig
+    {
         $rows = $kit->parts->keyBy('id');
         $body = $rows->get($camera);
         if (! $body instanceof Part || $body->kindOf() !== Kind::Camera) {
@@ -59,14 +79,9 @@ final class CreateRigFromSearch
             $zoom[] = $part instanceof Lens && $part->isZoom() ? self::within($each['zoomMm'] ?? null, 1.0, 2000.0, 'parts.'.$i.'.zoomMm') : null;
         }
         $conditions = Conditions::from(new Values(($support === null ? [] : ['support' => $support]) + ($infinity ? ['infinity' => true] : [])));
-        $empty = CoreRig::of(Camera::from(new Values($this->hand->fields($body))), [], Setting::untouched(), $conditions, $subject === [] ? null : Subject::from(new Values($subject)));
-        $full = $empty->withChain($chain, new Setting($length, $focus, $aperture, $zoom, array_fill(0, count($chain), null), array_fill(0, count($chain), null), null));
+        $empty = CoreRig::of(Camera::from(new Values($this->hand->fields($body))), [], Setting::untouched(), $conditions, $subject === [] ? null : Subject::from(new Values($subject)), $name);
 
-        return DB::transaction(function () use ($user, $kit, $empty, $full): Rig {
-            $rig = $this->store->create($user, $kit, $empty, null);
-
-            return $this->store->keep($rig->load('parts'), $rig->revision, $full, 'set up what was found');
-        });
+        return $empty->withChain($chain, new Setting($length, $focus, $aperture, $zoom, array_fill(0, count($chain), null), array_fill(0, count($chain), null), null));
     }
 
     private static function within(?float $value, float $least, float $most, string $field): ?float

@@ -49,12 +49,15 @@ final class RigStore
         }
     }
 
-    public function create(User $user, ?Kit $kit, CoreRig $core, ?string $name): Rig
+    /** @param  bool  $loose  whether it stands on no list: it was set up to be compared, and makes room by itself */
+    public function create(User $user, ?Kit $kit, CoreRig $core, ?string $name, bool $loose = false): Rig
     {
-        return DB::transaction(function () use ($user, $kit, $core, $name): Rig {
-            Quota::oneMoreRig($user);
+        return DB::transaction(function () use ($user, $kit, $core, $name, $loose): Rig {
+            if (! $loose) {
+                Quota::oneMoreRig($user);
+            }
             $known = $this->known($kit?->id, $core);
-            $rig = new Rig(['kit_id' => $kit?->id, 'name' => $name, 'revision' => 1, 'step' => 0, 'news' => [], 'tags' => [], ...$this->columns($core, $known)]);
+            $rig = new Rig(['kit_id' => $kit?->id, 'name' => $name, 'revision' => 1, 'step' => 0, 'news' => [], 'tags' => [], 'loose' => $loose, ...$this->columns($core, $known)]);
             $user->rigs()->save($rig);
             $this->writeParts($rig, $core, $known);
             $this->remember($rig, $core, 0, 'Start', $known);
@@ -71,6 +74,7 @@ final class RigStore
     public function keep(Rig $rig, int $revision, CoreRig $core, string $label, ?string $sentAs = null): Rig
     {
         return $this->locked($rig, $revision, function (Rig $rig) use ($core, $label, $sentAs): void {
+            $this->enlist($rig);
             $rig->steps()->where('number', '>', $rig->step)->delete();
             $rig->step++;
             $this->remember($rig, $core, $rig->step, $label, $this->known($rig->kit_id, $core), $sentAs);
@@ -101,10 +105,38 @@ final class RigStore
         return $this->moveInHistory($rig, $revision, 1);
     }
 
+    /**
+     * Puts a rig that was set up to be compared among the others; one that stands there already stays as it is.
+     *
+     * @throws ValidationException when there is no room for it
+     */
+    public function putOnBench(Rig $rig): Rig
+    {
+        return $this->locked($rig, null, function (Rig $rig): void {
+            if ($rig->loose) {
+                $this->enlist($rig);
+                $rig->save();
+            }
+        });
+    }
+
+    /** A name, with a number behind it where somebody keeps a rig of that name already. */
+    public function freeName(User $user, string $wanted): string
+    {
+        $taken = $user->rigs()->where('loose', false)->whereNotNull('name')->pluck('name')->all();
+        $name = Text::cut($wanted, 110);
+        for ($n = 2, $free = $name; in_array($free, $taken, true); $n++) {
+            $free = $name.' ('.$n.')';
+        }
+
+        return $free;
+    }
+
     public function rename(Rig $rig, int $revision, ?string $name): Rig
     {
         try {
             return $this->locked($rig, $revision, function (Rig $rig) use ($name): void {
+                $this->enlist($rig);
                 $rig->name = $name;
                 $rig->revision++;
                 $rig->save();
@@ -144,6 +176,12 @@ final class RigStore
         }
 
         return Json::write($document);
+    }
+
+    /** The rig as other people may have it: without the rows that its parts refer to. */
+    public function forOthers(Rig $rig): CoreRig
+    {
+        return RigFile::read(self::without($this->document($rig)));
     }
 
     /** A rig's document from outside: whatever it names as parts of a kit is not believed. */
@@ -303,6 +341,17 @@ final class RigStore
 
             return $locked;
         });
+    }
+
+    /** Whoever works on a rig keeps it: it stands among the others from then on. */
+    private function enlist(Rig $rig): void
+    {
+        if ($rig->loose) {
+            $user = $rig->user()->firstOrFail();
+            Quota::oneMoreRig($user);
+            $rig->name = $rig->name === null ? null : $this->freeName($user, $rig->name);
+            $rig->loose = false;
+        }
     }
 
     private function write(Rig $rig, CoreRig $core): void

@@ -244,7 +244,8 @@ final class RigViews
         }
     }
 
-    private function travel(CoreRig $rig, Travel $travel): TravelView
+    /** A control as it stands engraved on the part. */
+    public function travel(CoreRig $rig, Travel $travel): TravelView
     {
         return new TravelView(
             $travel->name(),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Compare;
 
+use App\Bench\RigViews;
 use App\Http\Resources\BeatenBy;
 use App\Http\Resources\BestIn;
 use App\Http\Resources\ComparedRigView;
@@ -14,35 +15,51 @@ use App\Http\Resources\PartAdds;
 use App\Http\Resources\PictureLayer;
 use App\Http\Resources\RangeView;
 use App\Http\Resources\Readings;
+use App\Http\Resources\TargetView;
+use App\Http\Resources\TravelView;
 use ZincThimble\Core\Drawing\Layout;
 use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Severity;
 use ZincThimble\Core\Picture\Layer;
+use ZincThimble\Core\Picture\Target;
 use ZincThimble\Core\Plan\AsEngraved;
 use ZincThimble\Core\Report\ComparedRig;
 use ZincThimble\Core\Report\Comparison;
 use ZincThimble\Core\Report\Contribution;
 use ZincThimble\Core\Report\Criterion;
+use ZincThimble\Core\Rig\Travel;
+use ZincThimble\Core\Rig\Travels;
 
 /** Turns what the core says of several rigs into what their screen gets. */
 final class ComparisonViews
 {
+    /** More than these stand in no drawing: of a longer list what only a drawing shows stays away. */
+    public const DRAWN = 9;
+
+    /** Places from the middle of a picture to its corner at which its brightness is told. */
+    private const TO_THE_CORNER = 17;
+
+    public function __construct(private readonly RigViews $bench)
+    {
+    }
+
     /** @param  list<int>  $ids  rows of the rigs, in the order of their letters */
-    public static function of(Comparison $comparison, array $ids): ComparisonView
+    public function of(Comparison $comparison, array $ids): ComparisonView
     {
         $rigs = [];
         foreach ($comparison->rigs as $n => $rig) {
-            $rigs[] = self::rig($rig, $ids[$n]);
+            $rigs[] = $this->rig($rig, $ids[$n], $comparison->target, count($comparison->rigs) <= self::DRAWN);
         }
+        $target = $comparison->target;
         $best = [];
         foreach ($comparison->best() as $criterion => $one) {
             $best[] = new BestIn(Criterion::from($criterion), $one['letter'] ?? null, $one['by'] ?? null);
         }
 
-        return new ComparisonView($rigs, $best, array_map(static fn (array $each): BeatenBy => new BeatenBy(...$each), $comparison->beaten()));
+        return new ComparisonView(new TargetView($target->kind, $target->shape, $target->widthMm, $target->heightMm, $target->depthMm), $rigs, $best, array_map(static fn (array $each): BeatenBy => new BeatenBy(...$each), $comparison->beaten()));
     }
 
-    private static function rig(ComparedRig $compared, int $id): ComparedRigView
+    private function rig(ComparedRig $compared, int $id, Target $target, bool $isDrawn): ComparedRigView
     {
         $report = $compared->report;
         $plan = Layout::of($compared->rig, $report->axis, $report->reading);
@@ -65,12 +82,17 @@ final class ComparisonViews
             cropToMm: $compared->cropToMm,
             blurAtEdgeMm: $compared->blurAtEdgeMm,
             depthMm: $compared->depthMm,
-            layers: array_map(static fn (Layer $layer): PictureLayer => new PictureLayer($layer->atMm, $layer->magnification, $layer->discMm), $compared->layers()),
-            adds: array_map(static fn (Contribution $one): PartAdds => new PartAdds($one->part, $compared->rig->chain[$one->part]->label(), $one->magnification, $one->workingDistanceMm, $one->stops), Contribution::all($compared->rig)),
+            layers: array_map(static fn (Layer $layer): PictureLayer => new PictureLayer($layer->atMm, $layer->magnification, $layer->discMm), $compared->layers($target)),
+            adds: $isDrawn ? array_map(static fn (Contribution $one): PartAdds => new PartAdds($one->part, $compared->rig->chain[$one->part]->label(), $one->magnification, $one->workingDistanceMm, $one->stops), Contribution::all($compared->rig)) : [],
             body: new DrawingCamera(...$plan['camera']),
             drawn: array_values(array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts'])),
             tipMm: $plan['tipMm'],
             subjectDistanceMm: $report->reading->subjectDistanceMm,
+            columns: $compared->rig->frame->columns,
+            gaussianMm: $compared->picture?->gaussianMm,
+            brightness: $compared->brightness(self::TO_THE_CORNER),
+            travels: $isDrawn ? array_map(fn (Travel $travel): TravelView => $this->bench->travel($compared->rig, $travel), Travels::of($compared->rig)) : [],
+            byHand: array_keys($compared->byHand),
         );
     }
 }

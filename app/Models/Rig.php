@@ -27,6 +27,7 @@ use Illuminate\Support\Carbon;
  * @property int $step
  * @property list<\stdClass> $news
  * @property list<string> $tags
+ * @property bool $loose set up to be compared, and on no list until somebody puts it on the bench
  * @property Carbon $updated_at
  * @property Carbon $created_at
  * @property ?RigShare $share
@@ -35,7 +36,7 @@ use Illuminate\Support\Carbon;
  */
 final class Rig extends Model
 {
-    protected $fillable = ['kit_id', 'name', 'camera_id', 'camera', 'conditions', 'subject', 'extra', 'revision', 'step', 'news', 'tags'];
+    protected $fillable = ['kit_id', 'name', 'camera_id', 'camera', 'conditions', 'subject', 'extra', 'revision', 'step', 'news', 'tags', 'loose'];
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -47,6 +48,7 @@ final class Rig extends Model
             'extra' => JsonDocument::class,
             'news' => JsonDocument::class,
             'tags' => 'array',
+            'loose' => 'boolean',
         ];
     }
 

@@ -54,6 +54,15 @@ final class User extends Authenticatable
         return $this->hasMany(Rig::class);
     }
 
+    /** @return HasMany<KeptComparison, $this> */
+    public function comparisons(): HasMany
+    {
+        $comparisons = $this->hasMany(KeptComparison::class);
+        $comparisons->oldest('name');
+
+        return $comparisons;
+    }
+
     /** @return HasMany<Joint, $this> */
     public function joints(): HasMany
     {

@@ -15,7 +15,7 @@ final class Quota
     public static function oneMoreRig(User $user): void
     {
         $most = config($user->isGuest() ? 'zinc.most_rigs_of_guest' : 'zinc.most_rigs');
-        if ($user->rigs()->count() >= $most) {
+        if ($user->rigs()->where('loose', false)->count() >= $most) {
             throw ValidationException::withMessages(['rigs' => sprintf('You keep %s rigs already, and that is as many as there is room for. Delete some that you no longer need, or export them first.', number_format(is_int($most) ? $most : 0))]);
         }
     }

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Bench\RigStore;
 use App\Models\User;
 use Tests\TestCase;
+use ZincThimble\Core\Picture\TargetKind;
 use ZincThimble\Core\Reading\SolveTarget;
 use ZincThimble\Core\Report\Bringing;
 use ZincThimble\Core\Report\Comparison;
@@ -37,7 +38,7 @@ final class CompareApiTest extends TestCase
             ['&to=closest&effective=22', Bringing::asSet()->toClosest()->atEffective(22.0)],
         ] as [$query, $bringing]) {
             $told = $this->getJson('/api/comparison?rigs='.implode(',', $ids).$query)->assertOk()->json();
-            $comparison = Comparison::of(array_map($store->read(...), $rows), $bringing);
+            $comparison = Comparison::of(array_map($store->read(...), $rows), $bringing, TargetKind::Subject);
             $this->assertSame(['A', 'B', 'C'], array_column($told['rigs'], 'letter'));
             $this->assertSame($ids, array_column($told['rigs'], 'id'));
             foreach ($comparison->rigs as $n => $rig) {
@@ -53,12 +54,12 @@ final class CompareApiTest extends TestCase
                 $this->assertEqualsWithDelta($rig->report->range->magnification[1], $one['range']['magnification']['greatest'], 1e-9);
                 $this->assertEqualsWithDelta($rig->report->halfWidths['workingDistanceMm'], $one['halfWidths']['workingDistanceMm'], 1e-9);
                 $this->assertCount(count($rig->rig->chain), $one['drawn']);
-                foreach ($rig->layers() as $k => $layer) {
+                foreach ($rig->layers($comparison->target) as $k => $layer) {
                     foreach (['atMm', 'magnification', 'discMm'] as $name) {
                         $this->assertEqualsWithDelta($layer->{$name}, $one['layers'][$k][$name], 1e-9, $name);
                     }
                 }
-                $this->assertCount(count($rig->layers()), $one['layers']);
+                $this->assertCount(count($rig->layers($comparison->target)), $one['layers']);
                 $rig->depthMm === null ? $this->assertNull($one['depthMm']) : $this->assertEqualsWithDelta($rig->depthMm, $one['depthMm'], 1e-9);
                 foreach (Contribution::all($rig->rig) as $k => $adds) {
                     $this->assertSame([$adds->part, $rig->rig->chain[$adds->part]->label()], [$one['adds'][$k]['index'], $one['adds'][$k]['name']]);
@@ -92,10 +93,11 @@ final class CompareApiTest extends TestCase
         $theirs = $this->rigOf($this->guest(), 'Lichen disc')->id;
         $this->getJson("/api/comparison?rigs={$mine},{$theirs}")->assertStatus(422)->assertJsonPath('errors.rigs.0', 'One of these rigs isn’t yours, or is gone.');
         foreach ([
-            '' => 'rigs', 'rigs=' => 'rigs', 'rigs=x' => 'rigs', 'rigs=0' => 'rigs', 'rigs[]='.$mine => 'rigs', 'rigs='.implode(',', array_fill(0, 10, $mine)) => 'rigs', "rigs={$mine}," => 'rigs',
+            '' => 'rigs', 'rigs=' => 'rigs', 'rigs=x' => 'rigs', 'rigs=0' => 'rigs', 'rigs[]='.$mine => 'rigs', 'rigs='.implode(',', array_fill(0, 65, $mine)) => 'rigs', "rigs={$mine}," => 'rigs',
             "rigs={$mine}&to=width&value=3" => 'to', "rigs={$mine}&to=magnification" => 'value', "rigs={$mine}&to=magnification&value=0" => 'value', "rigs={$mine}&to=magnification&value=x" => 'value',
             "rigs={$mine}&to=fieldWidthMm&value=100001" => 'value', "rigs={$mine}&effective=0.4" => 'effective', "rigs={$mine}&effective=1025" => 'effective', "rigs={$mine}&sharpest=maybe" => 'sharpest',
-            "rigs={$mine}&depthMm=0" => 'depthMm',
+            "rigs={$mine}&depthMm=-0.1" => 'depthMm', "rigs={$mine}&target=moon" => 'target', "rigs={$mine}&target[]=seed" => 'target', "rigs={$mine}&set=A" => 'set', "rigs={$mine}&set=A:0.length:1e9" => 'set',
+            "rigs={$mine}&set=A:0.length:5,A" => 'set',  "rigs={$mine}&as=pdf" => 'as',
         ] as $query => $field) {
             $this->getJson('/api/comparison?'.$query)->assertStatus(422)->assertJsonValidationErrors($field);
         }

@@ -72,7 +72,7 @@ final class CompareCommandsTest extends TestCase
             [['files' => [$good], '--effective' => '8', '--sharpest' => true], 'one of them'],
             [['files' => [$good], '--effective' => '0.4'], '--effective: should be a number'],
             [['files' => [$good], '--depth' => '-1'], '--depth: should be a number'],
-            [['files' => array_fill(0, 27, $good)], '1 to 26'],
+            [['files' => array_fill(0, 65, $good)], '1 to 64'],
         ] as [$options, $said]) {
             $this->assertSame(2, Artisan::call('rig:compare', $options), $said);
             $this->assertStringContainsString($said, Artisan::output());

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Compare\KeptComparisons;
 use App\Models\Joint;
+use App\Models\KeptComparison;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Models\Rig;
@@ -39,6 +41,7 @@ final class StrangersTest extends TestCase
         $kit = $owner->kits()->with('parts')->firstOrFail()->toArray();
         $owner->joints()->save(new Joint(['name' => 'plover']));
         $owner->kits()->firstOrFail()->wishes()->create(['name' => 'Theirs', 'wish' => (object) ['magnification' => 1]]);
+        $this->app->make(KeptComparisons::class)->keep($owner, 'Theirs', [$rig], []);
         $this->actingAs($this->guest());
         $walked = 0;
         foreach ($this->guarded() as [$method, $route]) {
@@ -54,6 +57,7 @@ final class StrangersTest extends TestCase
         $this->assertEquals($kit, $owner->kits()->with('parts')->firstOrFail()->toArray());
         $this->assertSame(1, $owner->joints()->count());
         $this->assertSame(1, SavedSearch::query()->where('kit_id', $rig->kit_id)->count());
+        $this->assertSame(1, $owner->comparisons()->count());
         $mine = array_column($this->getJson('/api/rigs')->json(), 'id');
         $this->assertNotContains($rig->id, $mine);
         $this->assertNotContains($rig->kit_id, array_column($this->getJson('/api/kits')->json(), 'id'));
@@ -118,6 +122,8 @@ final class StrangersTest extends TestCase
 
         $wish = (string) (SavedSearch::query()->where('kit_id', $rig->kit_id)->value('id') ?? 1);
 
-        return '/'.str_replace(['{rig}', '{kit}', '{part}', '{deleted}', '{joint}', '{number}', '{wish}', '{card}', '{session}'], [(string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0', $wish, 'ladder', str_repeat('a', 16)], $route->uri()).'?travel=2.focus&index=0&front=larch&rear=tern&magnification=1&camera='.$part.'&lens='.$part;
+        $comparison = (string) (KeptComparison::query()->where('user_id', $rig->user_id)->value('id') ?? 1);
+
+        return '/'.str_replace(['{comparison}', '{school}', '{rig}', '{kit}', '{part}', '{deleted}', '{joint}', '{number}', '{wish}', '{card}', '{session}'], [$comparison, 'stop-or-stop', (string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0', $wish, 'ladder', str_repeat('a', 16)], $route->uri()).'?travel=2.focus&index=0&front=larch&rear=tern&magnification=1&camera='.$part.'&lens='.$part;
     }
 }

@@ -6,44 +6,121 @@ namespace App\Http\Controllers;
 
 use App\Accounts\SessionGuard;
 use App\Bench\RigStore;
+use App\Bench\RigViews;
+use App\Compare\ComparedRigs;
 use App\Compare\ComparisonViews;
 use App\Http\Requests\AskComparison;
+use App\Http\Requests\BringToBench;
+use App\Http\Resources\ComparedSweep;
 use App\Http\Resources\ComparisonView;
+use App\Http\Resources\RigView;
+use App\Http\Resources\SweepView;
 use App\Http\Resources\Trouble;
 use App\Models\Rig;
+use App\Operations\Shown;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Response;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
-use ZincThimble\Core\Report\Comparison;
+use ZincThimble\Core\File\ComparisonFile;
+use ZincThimble\Core\Picture\TargetKind;
+use ZincThimble\Core\Report\PictureColumns;
+use ZincThimble\Core\Report\Sweep;
+use ZincThimble\Core\Rig\Travels;
 
 /** Rigs side by side. */
 final class CompareController
 {
-    public function __construct(private readonly RigStore $store)
+    public function __construct(private readonly ComparedRigs $compared, private readonly ComparisonViews $views, private readonly RigStore $store, private readonly RigViews $bench)
     {
     }
 
     #[OA\Get(path: '/comparison', operationId: 'compare', parameters: [
-        new OA\QueryParameter(name: 'rigs', required: true, description: 'Rigs of one’s own, by number, commas between: at most nine', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'rigs', required: true, description: 'Rigs of one’s own, by number, commas between: at most 64', schema: new OA\Schema(type: 'string')),
         new OA\QueryParameter(name: 'to', required: false, description: 'What each is brought to; left out = as it is set', schema: new OA\Schema(type: 'string', enum: ['fieldWidthMm', 'magnification', 'subjectDistanceMm', 'closest'])),
         new OA\QueryParameter(name: 'value', required: false, description: '× or mm', schema: new OA\Schema(type: 'number')),
         new OA\QueryParameter(name: 'sharpest', required: false, description: 'Each at its sharpest stop', schema: new OA\Schema(type: 'integer', enum: [0, 1])),
         new OA\QueryParameter(name: 'effective', required: false, description: 'All at this effective aperture', schema: new OA\Schema(type: 'number')),
-        new OA\QueryParameter(name: 'depthMm', required: false, description: 'Depth of the target', schema: new OA\Schema(type: 'number')),
+        new OA\QueryParameter(name: 'target', required: false, description: 'What they photograph; left out = the subject of the first that has one described', schema: new OA\Schema(type: 'string', enum: TargetKind::class)),
+        new OA\QueryParameter(name: 'depthMm', required: false, description: 'Depth of the target; left out = its own', schema: new OA\Schema(type: 'number')),
+        new OA\QueryParameter(name: 'set', required: false, description: 'Controls set by hand afterwards: letter of the rig, control, value, as in `B:1.length:37.9`, commas between', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'as', required: false, description: 'Asked for as CSV or as an open file, the same as that', schema: new OA\Schema(type: 'string', enum: ['json', 'csv', 'file'])),
     ], responses: [
         new OA\Response(response: 200, description: 'The rigs as they were brought there; they themselves stay as they are', content: new OA\JsonContent(ref: ComparisonView::class)),
         new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class)),
     ])]
-    public function show(AskComparison $request): JsonResponse
+    public function show(AskComparison $request): JsonResponse|Response
     {
         $ids = $request->rigs();
-        $rows = SessionGuard::person($request)->rigs()->with('parts')->whereKey($ids)->get()->keyBy('id');
-        $rigs = array_map(function (int $id) use ($rows) {
-            $row = $rows->get($id);
+        $rows = $this->compared->rows(SessionGuard::person($request), $ids);
+        $as = $request->input('as');
+        if ($as === 'file') {
+            $rigs = array_map(fn (Rig $row) => $this->store->forOthers($row), $rows);
 
-            return $row instanceof Rig ? $this->store->read($row) : throw ValidationException::withMessages(['rigs' => 'One of these rigs isn’t yours, or is gone.']);
-        }, $ids);
+            return $rigs === [] ? new Response('', 404) : self::attached((new ComparisonFile(null, $rigs, $request->blanks()))->write(), 'application/json', 'comparison.json');
+        }
+        $comparison = $this->compared->compare($rows, $request->blanks());
 
-        return response()->json(ComparisonViews::of(Comparison::of($rigs, $request->bringing()), $ids));
+        return $as === 'csv' ? self::attached($comparison->csv(), 'text/csv; charset=UTF-8', 'comparison.csv') : response()->json($this->views->of($comparison, $ids));
+    }
+
+    #[OA\Get(path: '/comparison/sweep', operationId: 'compareSweep', parameters: [
+        new OA\QueryParameter(name: 'rigs', required: true, description: 'Rigs of one’s own, by number, commas between: at most 64', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'to', required: false, description: 'What each is brought to; left out = as it is set', schema: new OA\Schema(type: 'string', enum: ['fieldWidthMm', 'magnification', 'subjectDistanceMm', 'closest'])),
+        new OA\QueryParameter(name: 'value', required: false, description: '× or mm', schema: new OA\Schema(type: 'number')),
+        new OA\QueryParameter(name: 'sharpest', required: false, description: 'Each at its sharpest stop', schema: new OA\Schema(type: 'integer', enum: [0, 1])),
+        new OA\QueryParameter(name: 'effective', required: false, description: 'All at this effective aperture', schema: new OA\Schema(type: 'number')),
+        new OA\QueryParameter(name: 'target', required: false, description: 'What they photograph; left out = the subject of the first that has one described', schema: new OA\Schema(type: 'string', enum: TargetKind::class)),
+        new OA\QueryParameter(name: 'depthMm', required: false, description: 'Depth of the target; left out = its own', schema: new OA\Schema(type: 'number')),
+        new OA\QueryParameter(name: 'set', required: false, description: 'Controls set by hand afterwards: letter of the rig, control, value, as in `B:1.length:37.9`, commas between', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(name: 'of', required: true, description: 'The rig whose control it is', schema: new OA\Schema(type: 'integer')),
+        new OA\QueryParameter(name: 'travel', required: true, schema: new OA\Schema(type: 'string')),
+    ], responses: [
+        new OA\Response(response: 200, description: 'Everything at every position of that control, from where the rig was brought', content: new OA\JsonContent(ref: ComparedSweep::class)),
+        new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class)),
+    ])]
+    public function sweep(AskComparison $request): Response
+    {
+        $ids = $request->rigs();
+        $rows = $this->compared->rows(SessionGuard::person($request), $ids);
+        $at = array_search($request->integer('of'), $ids, true);
+        $comparison = $this->compared->compare($rows, $request->blanks());
+        $rig = is_int($at) ? $comparison->rigs[$at]->rig : throw ValidationException::withMessages(['of' => 'This rig isn’t among those that are compared.']);
+        $travel = Travels::named($rig, $request->string('travel')->toString()) ?? throw ValidationException::withMessages(['travel' => 'This rig has no such control.']);
+        $sweep = Sweep::of($rig, $travel);
+
+        return response(Sweep::json(ComparedSweep::of(SweepView::of($sweep, $rig, $rows[$at]->revision), PictureColumns::of($rig, $sweep, $comparison->target->depthMm))), 200, ['Content-Type' => 'application/json']);
+    }
+
+    #[OA\Post(path: '/rigs/{rig}/brought', operationId: 'bringToBench', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: BringToBench::class)), responses: [
+        new OA\Response(response: 200, description: 'The rig on the bench, set as it stood in the comparison: one step, which can be undone', content: new OA\JsonContent(ref: RigView::class)),
+        new OA\Response(response: 409, description: 'The rig has changed meanwhile', content: new OA\JsonContent(ref: Trouble::class)),
+        new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class)),
+    ])]
+    public function bring(BringToBench $request, Rig $rig): JsonResponse
+    {
+        $ids = $request->rigs();
+        $rows = $this->compared->rows(SessionGuard::person($request), $ids);
+        $at = array_search($rig->id, $ids, true);
+        if (! is_int($at)) {
+            throw ValidationException::withMessages(['rigs' => 'This rig isn’t among those that are compared.']);
+        }
+        $comparison = $this->compared->compare($rows, $request->blanks());
+        $before = $this->store->read($rig);
+        $set = $comparison->rigs[$at]->before($before->subject);
+
+        return Shown::first(function () use ($rig, $before, $set): RigView {
+            $row = $this->store->putOnBench($rig);
+            if ($set->setting !== $before->setting) {
+                $row = $this->store->keep($row, $row->revision, $set, 'set as in Compare');
+            }
+
+            return $this->bench->rig($row->load('parts'), $set, $before);
+        });
+    }
+
+    private static function attached(string $text, string $type, string $name): Response
+    {
+        return new Response($text, 200, ['Content-Type' => $type, 'Content-Disposition' => 'attachment; filename="'.$name.'"']);
     }
 }

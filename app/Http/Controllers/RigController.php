@@ -43,7 +43,6 @@ use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use ZincThimble\Core\File\Json;
 use ZincThimble\Core\File\RigFile;
-use ZincThimble\Core\File\Text;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Values;
@@ -65,7 +64,7 @@ final class RigController
     {
         $user = SessionGuard::person($request);
         $request->validate(['page' => ['nullable', 'integer', 'min:1', 'max:100000'], 'search' => ['nullable', 'string', 'max:200']]);
-        $query = $user->rigs()->with('parts')->latest('updated_at')->latest('id');
+        $query = $user->rigs()->where('loose', false)->with('parts')->latest('updated_at')->latest('id');
         foreach (array_slice(preg_split('/\s+/u', $request->string('search')->toString(), -1, PREG_SPLIT_NO_EMPTY) ?: [], 0, 10) as $word) {
             $like = '%'.addcslashes($word, '%_\\').'%';
             $query->where(fn ($each) => $each->where('name', 'ilike', $like)->orWhereRaw('tags::text ilike ?', [$like])
@@ -173,12 +172,7 @@ final class RigController
             $rig = $this->store->create($user, $kit, $core, null);
             if ($core->name !== null) {
                 // A name that is taken already doesn't keep a rig out.
-                $taken = $user->rigs()->whereNotNull('name')->pluck('name')->all();
-                $name = Text::cut($core->name, 110);
-                for ($n = 2, $free = $name; in_array($free, $taken, true); $n++) {
-                    $free = $name.' ('.$n.')';
-                }
-                $rig = $this->store->rename($rig, $rig->revision, $free);
+                $rig = $this->store->rename($rig, $rig->revision, $this->store->freeName($user, $core->name));
             }
 
             return $this->shown($rig);

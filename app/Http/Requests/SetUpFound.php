@@ -35,11 +35,23 @@ final class SetUpFound extends FormRequest
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        return [
-            'camera' => ['required', 'integer:strict'], 'parts' => ['present', 'array', 'list', 'max:40'], 'parts.*' => ['array:part,reversed,lengthMm,focus,aperture,zoomMm'],
-            'parts.*.part' => ['required', 'integer:strict', 'min:1', 'max:9000000000000'], 'parts.*.reversed' => ['boolean:strict'],
-            'parts.*.lengthMm' => self::NUMBER, 'parts.*.focus' => self::NUMBER, 'parts.*.aperture' => self::NUMBER, 'parts.*.zoomMm' => self::NUMBER,
+        return self::ofRig() + [
             'support' => ['nullable', 'string', Rule::in(['hand', 'braced', 'table'])], 'subjectWidthMm' => self::NUMBER, 'subjectDepthMm' => self::NUMBER, 'infinity' => ['boolean:strict'],
+        ];
+    }
+
+    /**
+     * A camera and the parts on it.
+     *
+     * @param  string  $at  where it stands in what is sent
+     * @return array<string, list<mixed>>
+     */
+    public static function ofRig(string $at = ''): array
+    {
+        return [
+            $at.'camera' => ['required', 'integer:strict'], $at.'parts' => ['present', 'array', 'list', 'max:40'], $at.'parts.*' => ['array:part,reversed,lengthMm,focus,aperture,zoomMm'],
+            $at.'parts.*.part' => ['required', 'integer:strict', 'min:1', 'max:9000000000000'], $at.'parts.*.reversed' => ['boolean:strict'],
+            $at.'parts.*.lengthMm' => self::NUMBER, $at.'parts.*.focus' => self::NUMBER, $at.'parts.*.aperture' => self::NUMBER, $at.'parts.*.zoomMm' => self::NUMBER,
         ];
     }
 
@@ -51,8 +63,14 @@ final class SetUpFound extends FormRequest
     /** @return list<array{part: int, reversed?: bool, lengthMm: ?float, focus: ?float, aperture: ?float, zoomMm: ?float}> */
     public function parts(): array
     {
+        return self::partsOf($this->input('parts'));
+    }
+
+    /** @return list<array{part: int, reversed?: bool, lengthMm: ?float, focus: ?float, aperture: ?float, zoomMm: ?float}> */
+    public static function partsOf(mixed $given): array
+    {
         /** @var list<array{part: int, reversed?: bool, lengthMm?: int|float|null, focus?: int|float|null, aperture?: int|float|null, zoomMm?: int|float|null}> $parts */
-        $parts = $this->input('parts');
+        $parts = $given;
 
         return array_map(static fn (array $part): array => array_replace($part, array_map(
             static fn (string $name): ?float => isset($part[$name]) ? (float) $part[$name] : null, ['lengthMm' => 'lengthMm', 'focus' => 'focus', 'aperture' => 'aperture', 'zoomMm' => 'zoomMm'],

@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** One rig of a comparison, brought to what all were to be brought to. */
-#[OA\Schema(required: ['letter', 'id', 'name', 'cameraName', 'title', 'settings', 'met', 'readings', 'halfWidths', 'range', 'findings', 'resolvedDetailMm', 'pixelsLeft', 'cropToMm', 'blurAtEdgeMm', 'depthMm', 'layers', 'adds', 'body', 'drawn', 'tipMm', 'subjectDistanceMm'])]
+#[OA\Schema(required: ['letter', 'id', 'name', 'cameraName', 'title', 'settings', 'met', 'readings', 'halfWidths', 'range', 'findings', 'resolvedDetailMm', 'pixelsLeft', 'cropToMm', 'blurAtEdgeMm', 'depthMm', 'layers', 'adds', 'body', 'drawn', 'tipMm', 'subjectDistanceMm', 'columns', 'gaussianMm', 'brightness', 'travels', 'byHand'])]
 final readonly class ComparedRigView
 {
     /**
@@ -16,6 +16,9 @@ final readonly class ComparedRigView
      * @param  list<PictureLayer>  $layers
      * @param  list<PartAdds>  $adds
      * @param  list<DrawingPart>  $drawn
+     * @param  list<float>  $brightness
+     * @param  list<TravelView>  $travels
+     * @param  list<string>  $byHand
      */
     public function __construct(
         #[OA\Property()]
@@ -62,6 +65,16 @@ final readonly class ComparedRigView
         public float $tipMm,
         #[OA\Property()]
         public ?float $subjectDistanceMm,
+        #[OA\Property(description: 'Pixels across the sensor; 0 = not known')]
+        public int $columns,
+        #[OA\Property(description: 'Standard deviation of the blur that is everywhere, at the sensor; null = nothing is imaged')]
+        public ?float $gaussianMm,
+        #[OA\Property(description: 'How bright the picture is from its middle to its corner, at places of equal distance, 0 to 1', items: new OA\Items(type: 'number'))]
+        public array $brightness,
+        #[OA\Property(description: 'Controls that stand as the rig was brought', items: new OA\Items(ref: TravelView::class))]
+        public array $travels,
+        #[OA\Property(description: 'Controls that were set by hand', items: new OA\Items(type: 'string'))]
+        public array $byHand,
     ) {
     }
 }

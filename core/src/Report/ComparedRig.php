@@ -8,6 +8,8 @@ use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Picture\Layer;
 use ZincThimble\Core\Picture\RigPicture;
+use ZincThimble\Core\Picture\Shape;
+use ZincThimble\Core\Picture\Target;
 use ZincThimble\Core\Plan\AsEngraved;
 use ZincThimble\Core\Reading\BestAperture;
 use ZincThimble\Core\Reading\Detail;
@@ -104,16 +106,21 @@ final readonly class ComparedRig
     }
 
     /**
-     * A target's depth as it is imaged, the middle of it in the plane of focus, the furthest first.
+     * A target as it is imaged, layer by layer, the middle of its depth in the plane of focus, the furthest first. Of a step there is
+     * nothing between its ground and its face.
      *
-     * @param  ?float  $depthMm  null = what it has in its own picture
      * @return list<Layer> none where nothing is imaged
      */
-    public function layers(?float $depthMm = null): array
+    public function layers(Target $target): array
     {
-        $half = ($depthMm ?? $this->depthMm ?? 0.0) / 2.0;
+        $half = $target->depthMm / 2.0;
+        $layers = match (true) {
+            $this->picture === null => [],
+            $target->shape === Shape::Step && $half > 0.0 => [$this->picture->at($half), $this->picture->at(-$half)],
+            default => $this->picture->through(-$half, $half),
+        };
 
-        return array_values(array_filter($this->picture?->through(-$half, $half) ?? [], static fn (Layer $layer): bool => is_finite($layer->discMm)));
+        return array_values(array_filter($layers, static fn (Layer $layer): bool => is_finite($layer->discMm)));
     }
 
     /** What it has of something people decide by; null = not known, or without bound. */

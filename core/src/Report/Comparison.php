@@ -27,24 +27,25 @@ final readonly class Comparison
     }
 
     /**
-     * All on the same target: what is chosen, or the subject of the first rig that has one described.
+     * On a target: one of ours, the subject of the first rig that has one described, or each its own.
      *
      * @param  list<Rig>  $rigs  at least one, lettered in their order
+     * @param  ?TargetKind  $on  null = each has its own subject before it
      * @param  array<int, array<string, float>>  $byHand  what somebody set by hand afterwards: of the rig with that number, controls by name
      *
      * @throws InvalidFigure when there are none, or too many; names a control that a rig doesn't have
      */
-    public static function of(array $rigs, Bringing $bringing, TargetKind $on = TargetKind::Subject, array $byHand = []): self
+    public static function of(array $rigs, Bringing $bringing, ?TargetKind $on = null, array $byHand = []): self
     {
         if ($rigs === [] || count($rigs) > self::MOST) {
             throw InvalidFigure::because('rigs', 'should be 1 to '.self::MOST);
         }
-        $own = $on === TargetKind::Subject ? null : Target::own($on, $bringing->depthMm);
+        $own = $on === null || $on === TargetKind::Subject ? null : Target::own($on, $bringing->depthMm);
         $described = array_values(array_filter(array_map(static fn (Rig $rig): ?Subject => $rig->subject, $rigs), static fn (?Subject $each): bool => $each !== null && ($each->depthMm !== null || $each->radiusMm !== null || $each->widthMm !== null)));
         $subject = $own?->subject() ?? $described[0] ?? null;
         $compared = [];
         foreach ($rigs as $n => $rig) {
-            $compared[] = ComparedRig::of(self::letter($n), $rig, $bringing->before($subject), $byHand[$n] ?? []);
+            $compared[] = ComparedRig::of(self::letter($n), $rig, $on === null ? $bringing : $bringing->before($subject), $byHand[$n] ?? []);
         }
         $fields = array_filter(array_map(static fn (ComparedRig $rig): ?float => $rig->report->reading->fieldWidthMm, $compared));
 
@@ -52,7 +53,7 @@ final readonly class Comparison
     }
 
     /** A, B … Z, AA, AB … */
-    private static function letter(int $n): string
+    public static function letter(int $n): string
     {
         return ($n < 26 ? '' : chr(ord('A') + intdiv($n, 26) - 1)).chr(ord('A') + $n % 26);
     }

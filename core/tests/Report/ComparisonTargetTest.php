@@ -31,13 +31,15 @@ final class ComparisonTargetTest extends TestCase
         $leaf = Subject::from(new Values(['name' => 'Leaf', 'depthMm' => 5.0]));
         $told = static fn (Comparison $comparison): array => array_map(static fn (ComparedRig $rig): ?float => $rig->depthMm, $comparison->rigs);
         // The first that is described is the subject of all; what only has a name isn't.
-        $first = Comparison::of([self::rig(60.0)->withSubject(Subject::from(new Values(['name' => 'Something']))), self::rig(60.0)->withSubject($seed), self::rig(90.0)->withSubject($leaf)], Bringing::asSet());
+        $first = Comparison::of([self::rig(60.0)->withSubject(Subject::from(new Values(['name' => 'Something']))), self::rig(60.0)->withSubject($seed), self::rig(90.0)->withSubject($leaf)], Bringing::asSet(), TargetKind::Subject);
         $this->assertSame([0.9, 0.9, 0.9], $told($first));
         $this->assertSame([TargetKind::Subject, Shape::Dome, 3.0, 2.25, 0.9], [$first->target->kind, $first->target->shape, $first->target->widthMm, $first->target->heightMm, $first->target->depthMm]);
         $this->assertSame(['wet'], $first->rigs[2]->rig->subject?->traits);
+        // Unless each keeps its own.
+        $this->assertSame([0.9, 5.0, null], $told(Comparison::of([self::rig(60.0)->withSubject($seed), self::rig(90.0)->withSubject($leaf), self::rig()], Bringing::asSet())));
         // A depth that is typed is the depth, whatever is described.
-        $this->assertSame([2.0, 2.0], $told(Comparison::of([self::rig(60.0)->withSubject($seed), self::rig()], Bringing::asSet(2.0))));
-        $this->assertSame([null, null], $told(Comparison::of([self::rig(60.0)->withSubject($seed), self::rig()], Bringing::asSet(0.0))));
+        $this->assertSame([2.0, 2.0], $told(Comparison::of([self::rig(60.0)->withSubject($seed), self::rig()], Bringing::asSet(2.0), TargetKind::Subject)));
+        $this->assertSame([null, null], $told(Comparison::of([self::rig(60.0)->withSubject($seed), self::rig()], Bringing::asSet(0.0), TargetKind::Subject)));
         // One of ours, at its own depth or another; without depth it is a flat sheet.
         $tooth = Comparison::of([self::rig(60.0)->withSubject($seed), self::rig()], Bringing::asSet(), TargetKind::Tooth);
         $this->assertSame([3.0, 3.0], $told($tooth));
@@ -81,6 +83,18 @@ final class ComparisonTargetTest extends TestCase
         $this->assertSame(Shape::Sheet, Target::ofSubject(Subject::from(new Values(['depthMm' => 2.0, 'flat' => true])), 40.0)->shape);
         $this->assertEqualsWithDelta(28.0, Target::ofSubject(null, 40.0)->widthMm, 1e-12);
         $this->assertEqualsWithDelta(21.0, Target::ofSubject(null, null)->widthMm, 1e-12);
+    }
+
+    public function test_a_step_is_imaged_at_its_two_ends_and_all_else_layer_by_layer(): void
+    {
+        $tooth = Comparison::of([self::rig()], Bringing::asSet(2.4), TargetKind::Tooth);
+        $picture = RigPicture::of($tooth->rigs[0]->rig);
+        $this->assertNotNull($picture);
+        $this->assertEquals([$picture->at(1.2), $picture->at(-1.2)], $tooth->rigs[0]->layers($tooth->target));
+        $label = Comparison::of([self::rig()], Bringing::asSet(2.4), TargetKind::Label);
+        $this->assertEquals($picture->through(-1.2, 1.2), $label->rigs[0]->layers($label->target));
+        $flat = Comparison::of([self::rig()], Bringing::asSet(0.0), TargetKind::Tooth);
+        $this->assertEquals([$picture->at(0.0)], $flat->rigs[0]->layers($flat->target));
     }
 
     public function test_what_is_set_by_hand_afterwards_stays_and_is_held_to_what_was_asked(): void

@@ -10,6 +10,7 @@ use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Picture\Layer;
 use ZincThimble\Core\Picture\RigPicture;
+use ZincThimble\Core\Picture\Target;
 use ZincThimble\Core\Reading\BestAperture;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\Reading;
@@ -105,10 +106,10 @@ final class ComparisonTest extends TestCase
         $this->assertSame(BestAperture::of($rig, 1.0)?->stacking, $flat->rig->markedAperture(1));
         $this->assertNull($flat->blurAtEdgeMm);
         $this->assertNull($flat->depthMm);
-        $this->assertSame([0.0], array_map(static fn (Layer $layer): float => $layer->atMm, $flat->layers()));
+        $this->assertSame([0.0], array_map(static fn (Layer $layer): float => $layer->atMm, $flat->layers(Target::ofSubject(null, 40.0))));
         // Its depth lies about the plane of focus, half before and half behind it.
         $this->assertSame(4.0, $deep->depthMm);
-        $at = array_map(static fn (Layer $layer): float => $layer->atMm, $deep->layers());
+        $at = array_map(static fn (Layer $layer): float => $layer->atMm, $deep->layers(Target::ofSubject(null, 40.0, 4.0)));
         $this->assertEqualsWithDelta(0.0, array_sum($at), 1e-9);
         $this->assertGreaterThan($at[1], $at[0]);
         $this->assertEqualsWithDelta(2.0, $at[0] + ($at[0] - $at[1]) / 2.0, 1e-9);

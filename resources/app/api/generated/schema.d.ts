@@ -132,6 +132,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/comparison/sweep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["compareSweep"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rigs/{rig}/brought": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["bringToBench"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/kits/{kit}/find": {
         parameters: {
             query?: never;
@@ -372,6 +404,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/comparisons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listComparisons"];
+        put?: never;
+        post: operations["keepComparison"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/comparisons/{comparison}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["dropComparison"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/kits": {
         parameters: {
             query?: never;
@@ -606,6 +670,70 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["measurePart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["setUpToCompare"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/comparison/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["compareFiles"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["schoolQuestions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/questions/{school}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["askSchool"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1035,6 +1163,14 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        BringToBench: {
+            /** @description As in the address of the comparison */
+            rigs: string;
+            /** @description The blanks, as in the address */
+            asked?: {
+                [key: string]: unknown;
+            };
+        };
         ChangePart: {
             /** @description A part as it is to be, meant for the version that the person saw. */
             version: number;
@@ -1046,6 +1182,12 @@ export interface components {
             /** @description A new password, by the present one. */
             current: string;
             password: string;
+        };
+        CompareFiles: {
+            /** @description The files as they are */
+            texts: string[];
+            /** @description The kit that lies beside the rigs; the oldest unless named */
+            kit?: number | null;
         };
         ConfirmAddress: {
             /** @description The link of a letter, followed. */
@@ -1075,6 +1217,16 @@ export interface components {
             text: string;
             /** @description The oldest kit unless named */
             kit?: number | null;
+        };
+        KeepComparison: {
+            /** @description A comparison to be kept under a name. */
+            name: string;
+            /** @description As in its address */
+            rigs: string;
+            /** @description The blanks, as in the address */
+            asked?: {
+                [key: string]: unknown;
+            };
         };
         MeasurePart: {
             /** @description What was measured with a lens: shots that are added or taken back, a far window, pupils. */
@@ -1159,6 +1311,16 @@ export interface components {
             subjectDepthMm?: number | null;
             /** @description Whether the wish asked for infinity */
             infinity?: boolean;
+        };
+        SetUpToCompare: {
+            rigs: {
+                /** @description Rigs that were found, or rungs of a ladder, to be laid side by side. */
+                camera: number;
+                parts: components["schemas"]["SetUpPart"][];
+                name?: string | null;
+            }[];
+            subjectWidthMm?: number | null;
+            subjectDepthMm?: number | null;
         };
         SignIn: {
             /** @description Who comes back. */
@@ -1347,9 +1509,34 @@ export interface components {
             tipMm: number;
             /** Format: float */
             subjectDistanceMm: number | null;
+            /** @description Pixels across the sensor; 0 = not known */
+            columns: number;
+            /**
+             * Format: float
+             * @description Standard deviation of the blur that is everywhere, at the sensor; null = nothing is imaged
+             */
+            gaussianMm: number | null;
+            /** @description How bright the picture is from its middle to its corner, at places of equal distance, 0 to 1 */
+            brightness: number[];
+            /** @description Controls that stand as the rig was brought */
+            travels: components["schemas"]["TravelView"][];
+            /** @description Controls that were set by hand */
+            byHand: string[];
+        };
+        /** @description A control of one rig of a comparison at every position: its readings, and its picture of the target by row; null = nothing is imaged. */
+        ComparedSweep: {
+            sweep: components["schemas"]["SweepView"];
+            /** @description Magnification at the target’s near end */
+            nearScale: (number | null)[];
+            nearDiscMm: (number | null)[];
+            farScale: (number | null)[];
+            farDiscMm: (number | null)[];
+            gaussianMm: (number | null)[];
+            resolvedDetailMm: (number | null)[];
         };
         /** @description Rigs side by side: what each has, who is best in what, who is beaten by whom. */
         ComparisonView: {
+            target: components["schemas"]["TargetView"];
             rigs: components["schemas"]["ComparedRigView"][];
             best: components["schemas"]["BestIn"][];
             beaten: components["schemas"]["BeatenBy"][];
@@ -1702,6 +1889,18 @@ export interface components {
             /** Format: float */
             pitchMm: number | null;
         };
+        /** @description A comparison that was kept. */
+        KeptComparisonView: {
+            id: number;
+            name: string;
+            rigs: number[];
+            /** @description The blanks, by name */
+            asked: {
+                [key: string]: unknown;
+            };
+            /** @description What its rigs are called, or what they are made of */
+            names: string[];
+        };
         /** @description A part of a kit with all that is known of it. */
         KitPart: {
             part: components["schemas"]["PartView"];
@@ -1935,6 +2134,25 @@ export interface components {
             /** Format: float */
             greatestMagnification: number | null;
         };
+        /** @description A question of a school that this kit can ask. */
+        QuestionView: {
+            /** @enum {string} */
+            school: "tubes-or-glass" | "usual-or-turned" | "magnify-or-crop" | "stop-or-stop";
+            /**
+             * @description What all are brought to
+             * @enum {string}
+             */
+            to: "magnification" | "fieldWidthMm" | "workingDistanceMm" | "subjectDistanceMm";
+            /**
+             * Format: float
+             * @description × or mm
+             */
+            value: number;
+            /** @description What each rig stands for */
+            names: string[];
+            /** @description What each is made of */
+            titles: string[];
+        };
         /** @description What the rig can reach over all its travels. */
         RangeView: {
             magnification: components["schemas"]["Interval"];
@@ -2016,6 +2234,14 @@ export interface components {
              * @description How far the middle of the field moves
              */
             fieldMovesMm: number | null;
+        };
+        /** @description Rigs that stand ready to be compared, and what they are to be brought to: what its address is made of. */
+        ReadyComparison: {
+            rigs: number[];
+            /** @description The blanks, by name */
+            asked: {
+                [key: string]: unknown;
+            };
         };
         /** @description What a kept rig reads with a lens as it is known until now, and as it would be. */
         RigChange: {
@@ -2325,6 +2551,22 @@ export interface components {
             taken: number;
             /** Format: float */
             halfWidth: number;
+        };
+        /** @description What all rigs of a comparison photograph. */
+        TargetView: {
+            /** @enum {string} */
+            kind: "subject" | "seed" | "capsule" | "tooth" | "dots" | "grid" | "print" | "label";
+            /** @enum {string} */
+            shape: "sheet" | "dome" | "cylinder" | "step";
+            /** Format: float */
+            widthMm: number;
+            /** Format: float */
+            heightMm: number;
+            /**
+             * Format: float
+             * @description 0 = flat
+             */
+            depthMm: number;
         };
         /** @description What is engraved at one position of a scale. */
         TravelMark: {
@@ -2870,7 +3112,7 @@ export interface operations {
     compare: {
         parameters: {
             query: {
-                /** @description Rigs of one’s own, by number, commas between: at most nine */
+                /** @description Rigs of one’s own, by number, commas between: at most 64 */
                 rigs: string;
                 /** @description What each is brought to; left out = as it is set */
                 to?: "fieldWidthMm" | "magnification" | "subjectDistanceMm" | "closest";
@@ -2880,8 +3122,14 @@ export interface operations {
                 sharpest?: 0 | 1;
                 /** @description All at this effective aperture */
                 effective?: number;
-                /** @description Depth of the target */
+                /** @description What they photograph; left out = the subject of the first that has one described */
+                target?: "subject" | "seed" | "capsule" | "tooth" | "dots" | "grid" | "print" | "label";
+                /** @description Depth of the target; left out = its own */
                 depthMm?: number;
+                /** @description Controls set by hand afterwards: letter of the rig, control, value, as in `B:1.length:37.9`, commas between */
+                set?: string;
+                /** @description Asked for as CSV or as an open file, the same as that */
+                as?: "json" | "csv" | "file";
             };
             header?: never;
             path?: never;
@@ -2896,6 +3144,99 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ComparisonView"];
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    compareSweep: {
+        parameters: {
+            query: {
+                /** @description Rigs of one’s own, by number, commas between: at most 64 */
+                rigs: string;
+                /** @description What each is brought to; left out = as it is set */
+                to?: "fieldWidthMm" | "magnification" | "subjectDistanceMm" | "closest";
+                /** @description × or mm */
+                value?: number;
+                /** @description Each at its sharpest stop */
+                sharpest?: 0 | 1;
+                /** @description All at this effective aperture */
+                effective?: number;
+                /** @description What they photograph; left out = the subject of the first that has one described */
+                target?: "subject" | "seed" | "capsule" | "tooth" | "dots" | "grid" | "print" | "label";
+                /** @description Depth of the target; left out = its own */
+                depthMm?: number;
+                /** @description Controls set by hand afterwards: letter of the rig, control, value, as in `B:1.length:37.9`, commas between */
+                set?: string;
+                /** @description The rig whose control it is */
+                of: number;
+                travel: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Everything at every position of that control, from where the rig was brought */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparedSweep"];
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    bringToBench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BringToBench"];
+            };
+        };
+        responses: {
+            /** @description The rig on the bench, set as it stood in the comparison: one step, which can be undone */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RigView"];
+                };
+            };
+            /** @description The rig has changed meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
                 };
             };
             /** @description What is wrong */
@@ -3482,6 +3823,79 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Gone from the list; parts keep it */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    listComparisons: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description By name */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptComparisonView"][];
+                };
+            };
+        };
+    };
+    keepComparison: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepComparison"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptComparisonView"];
+                };
+            };
+            /** @description The name is taken, or a blank can’t be so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    dropComparison: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                comparison: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Dropped; its rigs stay */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -4102,6 +4516,128 @@ export interface operations {
             };
             /** @description What is wrong */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    setUpToCompare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetUpToCompare"];
+            };
+        };
+        responses: {
+            /** @description Set up, on no list */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadyComparison"];
+                };
+            };
+            /** @description The kit has no such part, or it can’t be set so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    compareFiles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareFiles"];
+            };
+        };
+        responses: {
+            /** @description The rigs of the files, on no list */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadyComparison"];
+                };
+            };
+            /** @description A file can’t be read; every fault with its place */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    schoolQuestions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What practitioners disagree about, ready to be asked with this kit */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuestionView"][];
+                };
+            };
+        };
+    };
+    askSchool: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+                school: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Its rigs set up, on no list */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadyComparison"];
+                };
+            };
+            /** @description This kit can’t ask it */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

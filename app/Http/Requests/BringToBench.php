@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Compare\ComparisonBlanks;
+use App\Models\Rig;
+use Illuminate\Auth\Access\Response;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
+
+/** The comparison out of which a rig goes back to the bench. */
+#[OA\Schema(schema: 'BringToBench', required: ['rigs'], properties: [
+    new OA\Property(property: 'rigs', description: 'As in the address of the comparison', type: 'string'),
+    new OA\Property(property: 'asked', description: 'The blanks, as in the address', type: 'object', additionalProperties: true),
+])]
+final class BringToBench extends FormRequest
+{
+    public function authorize(): Response
+    {
+        $rig = $this->route('rig');
+
+        return $rig instanceof Rig ? Gate::inspect('update', $rig) : Response::denyAsNotFound();
+    }
+
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return ['rigs' => AskComparison::RIGS, 'asked' => ['nullable', 'array']];
+    }
+
+    /** @return list<int> */
+    public function rigs(): array
+    {
+        return AskComparison::numbers($this->string('rigs')->toString());
+    }
+
+    /** @return array<string, mixed> */
+    public function blanks(): array
+    {
+        return ComparisonBlanks::checked($this->input('asked') ?? []);
+    }
+}
