@@ -96,6 +96,8 @@ export type SetUpRequest = paths['/kits/{kit}/rigs']['post']['requestBody']['con
 export type CardName = paths['/kits/{kit}/cards/{card}']['get']['parameters']['path']['card'];
 export type CardQuery = paths['/kits/{kit}/cards/{card}']['get']['parameters']['query'];
 
+export type CompareRequest = paths['/kits/{kit}/comparison']['post']['requestBody']['content']['application/json'];
+
 export type ComparisonQuery = paths['/comparison']['get']['parameters']['query'];
 
 export const api = {
@@ -128,6 +130,21 @@ export const api = {
         unwrap(client.POST('/joints', { body })),
     dropJoint: (joint: number) => unwrap(client.DELETE('/joints/{joint}', { params: { path: { joint } } })),
     compare: (query: ComparisonQuery) => unwrap(client.GET('/comparison', { params: { query } })),
+    compareSweep: (query: ComparisonQuery, of: number, travel: string) =>
+        unwrap(client.GET('/comparison/sweep', { params: { query: { ...query, of, travel } } })),
+    comparisonAddress: (query: ComparisonQuery, as: 'csv' | 'file') =>
+        `/api/comparison?${new URLSearchParams(Object.entries({ ...query, as }).map(([name, value]) => [name, String(value)])).toString()}`,
+    compareFiles: (texts: string[], kit?: number) => unwrap(client.POST('/comparison/files', { body: { texts, kit } })),
+    setUpToCompare: (kit: number, body: CompareRequest) => unwrap(client.POST('/kits/{kit}/comparison', { params: ofKit(kit), body })),
+    questions: (kit: number) => unwrap(client.GET('/kits/{kit}/questions', { params: ofKit(kit) })),
+    askSchool: (kit: number, school: string) =>
+        unwrap(client.POST('/kits/{kit}/questions/{school}', { params: { path: { kit, school } } })),
+    comparisons: () => unwrap(client.GET('/comparisons')),
+    keepComparison: (name: string, rigs: string, asked: Record<string, unknown>) =>
+        unwrap(client.POST('/comparisons', { body: { name, rigs, asked } })),
+    dropComparison: (comparison: number) => unwrap(client.DELETE('/comparisons/{comparison}', { params: { path: { comparison } } })),
+    bringToBench: (rig: number, rigs: string, asked: Record<string, unknown>) =>
+        unwrap(client.POST('/rigs/{rig}/brought', { params: at(rig), body: { rigs, asked } })),
     kits: () => unwrap(client.GET('/kits')),
     startKit: (name: string) => unwrap(client.POST('/kits', { body: { name } })),
     deleteKit: (kit: number) => unwrap(client.DELETE('/kits/{kit}', { params: ofKit(kit) })),

@@ -28,6 +28,9 @@ export const keys = {
     ],
     wishes: (kit: number) => ['wishes', kit],
     comparison: (query: unknown) => ['comparison', query],
+    comparisonSweep: (query: unknown, rig: number, travel: string) => ['comparison', 'sweep', query, rig, travel],
+    comparisons: ['comparisons'],
+    questions: (kit: KitView | undefined) => ['questions', kit?.id, kit?.revision],
     rigs: ['rigs'],
     rigsLike: (search: string, page: number) => ['rigs', search, page],
     rig: (id: number) => ['rig', id],
@@ -58,7 +61,12 @@ export function kitIsOld(queries: QueryClient): void {
 
 /** A rig was made, named, tagged or deleted. */
 export function rigsChanged(queries: QueryClient): void {
-    stale(queries, 'rigs');
+    stale(queries, 'rigs', 'comparisons');
+}
+
+/** A comparison was kept or dropped. */
+export function comparisonsChanged(queries: QueryClient): void {
+    stale(queries, 'comparisons');
 }
 
 /** Own joints were added or dropped. */

@@ -42,9 +42,9 @@ export function rigOutline(rig: Rig, scale: number, subjectX: number, axisY: num
     return { path, tipX, broken };
 }
 
-/** Pixels per mm that let the longest of some rigs stand in a width, with room before each. */
-export function commonScale(rigs: readonly Rig[], width: number, height: number): number {
+/** Pixels per mm that let the longest of some rigs stand in a width, with room before each; no more than the most. */
+export function commonScale(rigs: readonly Rig[], width: number, height: number, most = 1): number {
     const longest = Math.max(80, ...rigs.map((rig) => rig.tipMm - rig.body.backMm));
     const tallest = Math.max(60, ...rigs.map((rig) => Math.max(rig.body.heightMm * 0.8, ...rig.drawn.map((part) => part.outerMm))));
-    return Math.min((width * 0.72) / longest, (height - 4) / tallest, 1);
+    return Math.min((width * 0.72) / longest, (height - 4) / tallest, most);
 }

@@ -142,24 +142,27 @@ const drawers: Record<Target['kind'], (brush: Brush, target: Target, view: View)
         brush.fillRect(-w / 2, -h / 2, w, h);
         const pitch = 0.17;
         brush.fillStyle = '#23282b';
+        const [mx, my] = [Math.min(w / 2, view.x), Math.min(h / 2, view.y)];
+        const toneAt = (x: number, y: number) => 0.12 + 0.6 * (0.5 + 0.5 * Math.sin(x * 0.9) * Math.cos(y * 0.7));
         // A screen that can't be told apart is grey.
-        if (pitch * view.scale < 1.4) {
-            for (let k = 0; k < 24; k++) {
-                brush.globalAlpha = 0.1 + 0.6 * (k / 23);
-                brush.fillRect(-w / 2 + (w * k) / 24, -h / 2, w / 24, h);
-            }
+        if (pitch * view.scale < 1.6) {
+            const cell = 2 / view.scale;
+            for (let x = -mx; x < mx; x += cell)
+                for (let y = -my; y < my; y += cell) {
+                    brush.globalAlpha = toneAt(x + cell / 2, y + cell / 2);
+                    brush.fillRect(x, y, Math.min(cell, mx - x), Math.min(cell, my - y));
+                }
             brush.globalAlpha = 1;
             return;
         }
-        const [mx, my] = [Math.min(w / 2, view.x), Math.min(h / 2, view.y)];
         const reach = Math.ceil((mx + my) / pitch) + 1;
         for (let u = -reach; u <= reach; u++)
             for (let v = -reach; v <= reach; v++) {
                 const x = ((u - v) * pitch) / Math.SQRT2;
                 const y = ((u + v) * pitch) / Math.SQRT2;
                 if (Math.abs(x) > mx || Math.abs(y) > my) continue;
-                const tone = 0.12 + 0.6 * (0.5 + 0.5 * Math.sin(x * 0.9) * Math.cos(y * 0.7));
-                oval(brush, x, y, pitch * Math.sqrt(tone / Math.PI), pitch * Math.sqrt(tone / Math.PI));
+                const r = pitch * Math.sqrt(toneAt(x, y) / Math.PI);
+                oval(brush, x, y, r, r);
             }
     },
     grid: (brush, { widthMm: w, heightMm: h }, view) => {
@@ -191,6 +194,9 @@ const drawers: Record<Target['kind'], (brush: Brush, target: Target, view: View)
             view,
         );
         // Small ones in the middle too, where a close rig looks.
+        brush.fillStyle = '#efe9d8';
+        brush.fillRect(-3.6, -1.6, 7.2, 7);
+        brush.fillStyle = '#2a2521';
         writing(brush, -3, -0.2, [0.5, 0.4, 0.3, 0.24, 0.2, 0.16, 0.12, 0.1, 0.08], 6, view);
     },
     label: (brush, { widthMm: w, heightMm: h }, view) => {
@@ -256,9 +262,10 @@ function writing(brush: Brush, x: number, y: number, sizes: readonly number[], w
             // A font is set in whole steps: it is drawn large, and scaled down.
             brush.scale(px / 100, px / 100);
             brush.font = '100px Georgia, "Liberation Serif", serif';
-            const text = words[n % words.length] ?? '';
-            const once = brush.measureText(text).width * (px / 100);
-            brush.fillText(once < wide * 0.45 ? `${text} · ${text}` : text, 0, 0, (wide * 100) / px);
+            const room = (wide * 100) / px;
+            let text = `${words[n % words.length] ?? ''} · ${words[(n + 3) % words.length] ?? ''}`;
+            while (text.includes(' ') && brush.measureText(text).width > room) text = text.slice(0, text.lastIndexOf(' '));
+            brush.fillText(text.replace(/[ ·,]+$/, ''), 0, 0, room);
             brush.restore();
         } else if (Math.abs(down) <= view.y) {
             // What can't be told apart is a grey line.

@@ -25,7 +25,7 @@ const spread = (row: readonly number[]): number => {
 };
 
 test('a point over a disc keeps all its light and lies within the disc, every channel its own', () => {
-    for (const radius of [0.4, 1, 2.3, 7.6]) {
+    for (const radius of [0.4, 1, 2.3, 5.6]) {
         const out = overDisc(
             plane(31, 31, (x, y) => (x === 15 && y === 15 ? 1 : 0)),
             radius,
@@ -59,11 +59,29 @@ test('an edge over a disc is as wide as a disc’s edge is, in both directions: 
     }
 });
 
+test('a wide disc, laid over a smaller picture, is as wide and keeps its place', () => {
+    for (const radius of [6, 7.7, 12, 30, 47]) {
+        const across = overDisc(
+            plane(301, 9, (x) => (x < 150 ? 0 : 1)),
+            radius,
+        );
+        const row = Array.from({ length: 301 }, (_, x) => of(across, x, 4));
+        expect(spread(row) / (radius / 2)).toBeGreaterThan(0.97);
+        expect(spread(row) / (radius / 2)).toBeLessThan(1.05);
+        expect(((row[149] ?? 0) + (row[150] ?? 0)) / 2).toBeCloseTo(0.5, 1);
+        expect(row[300]).toBeCloseTo(1, 5);
+    }
+});
+
 test('an even plane stays even, to its edges, over a disc and over a Gaussian', () => {
     for (const out of [
         overDisc(
             plane(12, 9, () => 0.3),
             4.2,
+        ),
+        overDisc(
+            plane(12, 9, () => 0.3),
+            23,
         ),
         overGaussian(
             plane(12, 9, () => 0.3),

@@ -8,16 +8,67 @@ export interface Plane {
 /** A disc so small changes nothing that a pixel could show, px. */
 export const leastRadius = 0.2;
 
+/** A disc of more than twice so many pixels is laid over a smaller picture: nothing that is lost by that would be left by the disc. */
+const fine = 3;
+
+/** Every point of a plane spread evenly over a disc, however wide, px. */
+export function overDisc(plane: Plane, radius: number): Plane {
+    if (radius < 2 * fine) return overFineDisc(plane, radius);
+    const by = 2 ** Math.floor(Math.log2(radius / fine));
+    // Going down and up again spreads a point by itself, as much as a disc of radius 1 would there: that much less is left to do.
+    return enlarged(overFineDisc(reduced(plane, by), Math.sqrt((radius / by) ** 2 - 1)), by, plane.width, plane.height);
+}
+
+/** Each so many by so many pixels as one; at the right and the lower edge of those that there are. */
+function reduced({ width, height, data }: Plane, by: number): Plane {
+    const [w, h] = [Math.ceil(width / by), Math.ceil(height / by)];
+    const out = new Float32Array(w * h * 4);
+    for (let y = 0; y < h; y++) {
+        for (let x = 0; x < w; x++) {
+            const [right, low] = [Math.min(width, (x + 1) * by), Math.min(height, (y + 1) * by)];
+            const share = 1 / ((right - x * by) * (low - y * by));
+            const to = (y * w + x) * 4;
+            for (let v = y * by; v < low; v++)
+                for (let u = x * by; u < right; u++)
+                    for (let c = 0; c < 4; c++) out[to + c] = (out[to + c] ?? 0) + (data[(v * width + u) * 4 + c] ?? 0) * share;
+        }
+    }
+    return { width: w, height: h, data: out };
+}
+
+/** Back to its size, evenly between the middles of the pixels. */
+function enlarged({ width: w, height: h, data }: Plane, by: number, width: number, height: number): Plane {
+    const out = new Float32Array(width * height * 4);
+    for (let y = 0; y < height; y++) {
+        const v = Math.max(0, Math.min(h - 1, (y + 0.5) / by - 0.5));
+        const top = Math.floor(v);
+        const low = Math.min(h - 1, top + 1);
+        for (let x = 0; x < width; x++) {
+            const u = Math.max(0, Math.min(w - 1, (x + 0.5) / by - 0.5));
+            const left = Math.floor(u);
+            const right = Math.min(w - 1, left + 1);
+            for (let c = 0; c < 4; c++) {
+                const above = mix(data[(top * w + left) * 4 + c] ?? 0, data[(top * w + right) * 4 + c] ?? 0, u - left);
+                const below = mix(data[(low * w + left) * 4 + c] ?? 0, data[(low * w + right) * 4 + c] ?? 0, u - left);
+                out[(y * width + x) * 4 + c] = mix(above, below, v - top);
+            }
+        }
+    }
+    return { width, height, data: out };
+}
+
+const mix = (one: number, other: number, share: number): number => one + (other - one) * share;
+
 /**
  * Every point of a plane spread evenly over a disc: row by row, each as wide as the disc's chord there, its ends by the share of the
  * pixel that they cover. What lies outside counts as the pixel at the edge.
  *
  * @param radius of the disc, px
  */
-export function overDisc({ width, height, data }: Plane, radius: number): Plane {
+function overFineDisc({ width, height, data }: Plane, radius: number): Plane {
     const out = new Float32Array(data.length);
     // Small discs are cut into more rows than there are pixels.
-    const cut = Math.max(1, Math.min(8, Math.ceil(6 / radius)));
+    const cut = Math.max(1, Math.min(8, Math.ceil(3 / radius)));
     const reach = Math.ceil(radius - 0.5 + 1e-9);
     const chords: { down: number; half: number }[] = [];
     let area = 0;
@@ -35,7 +86,7 @@ export function overDisc({ width, height, data }: Plane, radius: number): Plane 
     const sums = prefixes({ width, height, data });
     const stride = (width + 1) * 4;
     const share = 1 / area;
-    const line = new Float32Array(width * 4);
+    const line = new Float64Array(width * 4);
     for (let y = 0; y < height; y++) {
         line.fill(0);
         for (const { down, half } of chords) addChord(line, sums, Math.max(0, Math.min(height - 1, y + down)) * stride, width, half);
@@ -61,17 +112,34 @@ function prefixes({ width, height, data }: Plane): Float64Array {
 }
 
 /** What lies within half a chord to either side of each pixel of a row, added to a line. */
-function addChord(line: Float32Array, sums: Float64Array, start: number, width: number, half: number): void {
-    const whole = Math.floor(half + 0.5);
+function addChord(line: Float64Array, sums: Float64Array, start: number, width: number, half: number): void {
+    // Whole numbers that are known to be whole: what finds its place by them is three times as quick.
+    const whole = Math.trunc(half + 0.5) | 0;
     const part = half + 0.5 - whole;
     const last = start + width * 4;
+    // Where both ends lie within the row nothing has to be asked.
+    const from = Math.min(width, whole) | 0;
+    const to = Math.max(from, width - whole) | 0;
+    const rest = 1 - part;
+    const reach = (start + whole * 4) | 0;
+    const back = (start - whole * 4) | 0;
+    for (let i = from * 4; i < to * 4; i++) {
+        line[i] =
+            (line[i] ?? 0) +
+            (sums[reach + i] ?? 0) * rest +
+            (sums[reach + i + 4] ?? 0) * part -
+            (sums[back + i] ?? 0) * part -
+            (sums[back + i + 4] ?? 0) * rest;
+    }
     for (let x = 0; x < width; x++) {
+        if (x === from) x = to;
+        if (x >= width) break;
         // The chord goes from x + 0.5 - half to x + 0.5 + half, in pixels from the row's left end.
-        const right = x + whole;
-        const left = x + 1 - whole;
         for (let c = 0; c < 4; c++) {
             line[x * 4 + c] =
-                (line[x * 4 + c] ?? 0) + at(sums, start, last, right, part, c, width) - at(sums, start, last, left - 1, 1 - part, c, width);
+                (line[x * 4 + c] ?? 0) +
+                at(sums, start, last, x + whole, part, c, width) -
+                at(sums, start, last, x - whole, rest, c, width);
         }
     }
 }

@@ -38,17 +38,23 @@ test('of a step there is its ground and its face, however alike they look', () =
 });
 
 test('neighbours whose discs look alike are painted as one, and no two that don’t', () => {
+    const cut = { shape: 'dome', depthMm: 4 } as const;
     const layers = Array.from({ length: 16 }, (_, n) => at(2 - (n + 0.5) / 4));
-    const fine = slabs(layers, { shape: 'dome', depthMm: 4 }, 400);
-    // The two on either side of the plane of focus have the same disc.
-    expect(fine).toHaveLength(15);
-    fine.slice(0, 7).forEach((slab, n) => {
-        expect(slab.toMm).toBeCloseTo(2 - n / 4, 12);
-        expect(slab.radius).toBeCloseTo(((layers[n]?.discMm ?? 0) * 400) / 2, 12);
-        expect(slab.magnification).toBeCloseTo(layers[n]?.magnification ?? 0, 12);
-    });
-    const coarse = slabs(layers, { shape: 'dome', depthMm: 4 }, 20);
-    expect(coarse.length).toBeLessThan(10);
+    const fine = slabs(layers, cut, 400);
+    expect(fine[0]?.toMm).toBeCloseTo(2, 12);
+    // Each begins where the one behind it ends, no two neighbours' discs differ by less than can be seen, none is left out.
+    for (const [n, slab] of fine.entries()) {
+        const next = fine[n + 1];
+        if (!next) continue;
+        expect(next.toMm).toBeLessThan(slab.toMm);
+        expect(layers.some((layer) => Math.abs(layer.atMm + 0.125 - next.toMm) < 1e-9)).toBe(true);
+    }
+    const near = fine[1];
+    const within = layers.filter((layer) => layer.atMm < (near?.toMm ?? 0) && layer.atMm > (fine[2]?.toMm ?? 0));
+    expect(near?.radius).toBeCloseTo((within.reduce((sum, layer) => sum + layer.discMm, 0) / within.length) * 200, 9);
+    expect(near?.magnification).toBeCloseTo(within.reduce((sum, layer) => sum + layer.magnification, 0) / within.length, 9);
+    const coarse = slabs(layers, cut, 20);
+    expect(coarse.length).toBeLessThan(fine.length);
     expect(coarse[0]?.toMm).toBeCloseTo(2, 12);
     const one = slabs(layers, { shape: 'dome', depthMm: 4 }, 0.001);
     expect(one).toHaveLength(1);

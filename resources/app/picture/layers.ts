@@ -11,8 +11,8 @@ export interface Slab {
     radius: number;
 }
 
-/** Discs that differ by less than this look alike, px across. */
-const alike = 0.6;
+/** Discs that differ by less than this look alike, px across or as a share. */
+const [alike, alikeShare] = [0.9, 0.18];
 
 /**
  * Layers as they are painted, the furthest first: neighbours whose discs look alike on this screen are one.
@@ -35,7 +35,10 @@ export function slabs(layers: readonly Layer[], { shape, depthMm }: Cut, perMm: 
         });
     };
     for (const layer of layers) {
-        if (first && (shape === 'step' || Math.abs(layer.discMm - first.discMm) * perMm > alike)) {
+        if (
+            first &&
+            (shape === 'step' || Math.abs(layer.discMm - first.discMm) * perMm > Math.max(alike, alikeShare * first.discMm * perMm))
+        ) {
             close();
             first = null;
             group = [];

@@ -115,6 +115,19 @@ function movementAt(drawing: Schema['DrawingView'], sweep: SweepView, row: numbe
     };
 }
 
+/** Parts with the moved one's front, and all before it, where the sweep says they stand. */
+export function movedParts(parts: readonly Schema['DrawingPart'][], sweep: SweepView, row: number): Schema['DrawingPart'][] {
+    const before = parts[sweep.index]?.frontMm ?? 0;
+    const shift = (sweep.frontMm[row] ?? before) - before;
+    return parts.map((part) =>
+        part.index < sweep.index
+            ? part
+            : part.index === sweep.index
+              ? { ...part, frontMm: part.frontMm + shift }
+              : { ...part, rearMm: part.rearMm + shift, frontMm: part.frontMm + shift },
+    );
+}
+
 /** The drawing with the moved part's front, and all before it, where the sweep says they stand. */
 function movedDrawing(drawing: Schema['DrawingView'], sweep: SweepView, row: number): Schema['DrawingView'] {
     const before = drawing.parts[sweep.index]?.frontMm ?? 0;
@@ -123,13 +136,7 @@ function movedDrawing(drawing: Schema['DrawingView'], sweep: SweepView, row: num
     const pupil = sweep.readings.entrancePupilMm?.[row] ?? null;
     return {
         ...drawing,
-        parts: drawing.parts.map((part) =>
-            part.index < sweep.index
-                ? part
-                : part.index === sweep.index
-                  ? { ...part, frontMm: part.frontMm + shift }
-                  : { ...part, rearMm: part.rearMm + shift, frontMm: part.frontMm + shift },
-        ),
+        parts: movedParts(drawing.parts, sweep, row),
         groups: sweep.groups.map((group) => ({
             zi: group.zi[row] ?? 0,
             zo: group.zo[row] ?? 0,

@@ -17,8 +17,9 @@ const bar = 6;
 export function Scale({ window, marks, reaches, tell, per = 1 }: Props) {
     const place = placeOn(window);
     const rows = Math.max(1, reaches.length);
-    // One bar stands on the line as it always did; more of them push the line down.
-    const line = 18.5 + (rows - 1) * (bar + 2);
+    // One bar has what it reaches told over it; several have letters, and push the line down.
+    const top = rows === 1 ? 12 : 3;
+    const line = top + 6.5 + (rows - 1) * (bar + 2);
     return (
         <svg className="figures mt-0.5 block w-full overflow-visible" viewBox={`0 0 ${width} ${line + 19.5}`} aria-hidden="true">
             {reaches.map((reach, row) => {
@@ -26,7 +27,7 @@ export function Scale({ window, marks, reaches, tell, per = 1 }: Props) {
                 if (!ends) return null;
                 const { low, high } = ends;
                 const wide = high - low > 64;
-                const y = 12 + row * (bar + 2);
+                const y = top + row * (bar + 2);
                 return (
                     <g key={row}>
                         <rect x={low} y={y} width={Math.max(2, high - low)} height={bar} fill="var(--brass)" opacity={0.38} />
@@ -63,7 +64,7 @@ export function Scale({ window, marks, reaches, tell, per = 1 }: Props) {
             {marks.map((mark, row) => {
                 if (mark.value === null || mark.value <= 0) return null;
                 const spread = spreadOn(window, mark);
-                const y = reaches.length > 1 ? row * (bar + 2) : 0;
+                const y = reaches.length > 1 ? row * (bar + 2) + top - 12 : 0;
                 const x = place(mark.value);
                 return (
                     <g key={mark.letter ?? row} transform={`translate(0 ${y})`}>

@@ -9,7 +9,7 @@ import { digits, fNumber, lengthDigits, type Units } from '../../ui/figures';
 import { strings } from '../../strings/index';
 import { Dialog } from '../../ui/Dialog';
 import type { ReadingName } from '../../rig/displayedReadings';
-import { said } from './ownScale';
+import { said } from '../../strip/ownScale';
 
 const say = strings.charts;
 const width = 316;

@@ -5,9 +5,8 @@ import { waitingValues } from '../../offline/waiting';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
-import { nearest } from './Controls';
 import type { DisplayedReadings } from '../../rig/displayedReadings';
-import { said } from './ownScale';
+import { nearest, said } from '../../strip/ownScale';
 
 const say = strings.offline;
 

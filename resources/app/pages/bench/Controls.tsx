@@ -3,7 +3,7 @@ import type { Units } from '../../ui/figures';
 import { EngravedScale } from '../../strip/EngravedScale';
 import { strings } from '../../strings/index';
 import type { ActiveSweep } from '../../rig/displayedReadings';
-import { said, typedValue } from './ownScale';
+import { nearest, said, typedValue } from '../../strip/ownScale';
 
 interface Props {
     rig: RigView;
@@ -104,13 +104,4 @@ export function Controls({ rig, held, fetching, units, onReach, onTake, onMove, 
             })}
         </section>
     );
-}
-
-/** A typed value may stand between two positions of rest: its pointer stands at the nearer one. */
-export function nearest(positions: readonly number[], value: number): number {
-    let best = 0;
-    positions.forEach((index, at) => {
-        if (Math.abs(index - value) < Math.abs((positions[best] ?? 0) - value)) best = at;
-    });
-    return best;
 }

@@ -81,6 +81,15 @@ export default function CardsPage({ person }: { person: Schema['Person'] }) {
             void navigate(`/bench/${rig.id}`);
         },
     });
+    const compare = useMutation({
+        mutationFn: (rows: readonly Schema['CardRow'][]) =>
+            api.setUpToCompare(kit?.id ?? 0, {
+                rigs: rows.map((row) => ({ camera: row.camera ?? 0, parts: row.parts, name: row.label.slice(0, 110) })),
+            }),
+        onSuccess: ({ rigs }) => void navigate(`/compare?rigs=${rigs.join(',')}`),
+    });
+    // What the core set up, and no more than can be compared.
+    const rungs = card.data?.rows.filter((row) => row.camera !== null && row.parts.length > 0).slice(0, 64) ?? [];
     return (
         <div className="flex min-h-dvh flex-col">
             <Bar person={person}>{null}</Bar>
@@ -152,6 +161,9 @@ export default function CardsPage({ person }: { person: Schema['Person'] }) {
                     )}
                     <div className="ml-auto flex items-center gap-2">
                         <KitChoice />
+                        <Button disabled={rungs.length < 2 || compare.isPending} onClick={() => compare.mutate(rungs)}>
+                            {strings.compare.openLadder}
+                        </Button>
                         <Button disabled={!card.data} onClick={() => print()}>
                             {say.print}
                         </Button>
@@ -170,10 +182,13 @@ export default function CardsPage({ person }: { person: Schema['Person'] }) {
                         {reasonOf(card.error)}
                     </p>
                 )}
-                {open.isError && (
-                    <p role="alert" className="my-2 border-l-[3px] border-ink pl-2">
-                        {reasonOf(open.error)}
-                    </p>
+                {[open, compare].map(
+                    ({ error }, at) =>
+                        error !== null && (
+                            <p key={at} role="alert" className="my-2 border-l-[3px] border-ink pl-2">
+                                {reasonOf(error)}
+                            </p>
+                        ),
                 )}
                 {card.data && (
                     <CardTable card={card.data} camera={camera?.name ?? ''} units={units} onOpen={open.mutate} busy={open.isPending} />

@@ -1,18 +1,27 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Link, useSearchParams } from 'react-router';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
 import { api, reasonOf, type Schema } from '../../api/client';
-import { keys } from '../../api/queries';
+import { keys, rigsChanged } from '../../api/queries';
 import { Bar } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
-import { download } from '../../drawing/exportSvg';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
-import { Menu, MenuItem } from '../../ui/Menu';
-import { asked, most, queryOf, type Asked } from './asked';
+import { Dialog } from '../../ui/Dialog';
+import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
+import { asked, blanksOf, drawn, letterOf, most, queryOf, withoutRig } from './asked';
 import { Aligned } from './Aligned';
-import { csvOf } from './csv';
 import { Figures } from './Figures';
+import { Frames } from './Frames';
+import { FromFile } from './FromFile';
+import { KeepDialog } from './KeepDialog';
+import { Ladder } from './Ladder';
+import { Sentence } from './Sentence';
+import { moved } from './shown';
+import { Start } from './Start';
+import { useHand } from './useHand';
 import { Verdict } from './Verdict';
+import { Wipe } from './Wipe';
 
 const say = strings.compare;
 
@@ -22,6 +31,8 @@ export default function ComparePage({ person }: { person: Schema['Person'] }) {
     const [params, setParams] = useSearchParams();
     const wanted = asked(params);
     const query = queryOf(wanted);
+    const navigate = useNavigate();
+    const queries = useQueryClient();
     const kept = useQuery({ queryKey: keys.rigs, queryFn: () => api.rigs() });
     const found = useQuery({
         queryKey: keys.comparison(query),
@@ -31,154 +42,179 @@ export default function ComparePage({ person }: { person: Schema['Person'] }) {
         staleTime: 0,
         retry: false,
     });
-    const set = (changes: Record<string, string | null>) =>
-        setParams(
-            (now) => {
-                const next = new URLSearchParams(now);
-                for (const [name, value] of Object.entries(changes)) {
-                    if (value === null || value === '') next.delete(name);
-                    else next.set(name, value);
-                }
-                return next;
-            },
-            { replace: true },
+    const set = useCallback(
+        (changes: Record<string, string | null>) =>
+            setParams(
+                (now) => {
+                    const next = new URLSearchParams(now);
+                    for (const [name, value] of Object.entries(changes)) {
+                        if (value === null || value === '') next.delete(name);
+                        else next.set(name, value);
+                    }
+                    return next;
+                },
+                { replace: true },
+            ),
+        [setParams],
+    );
+    const keep = (rigs: readonly number[], byHand: readonly string[] = wanted.set) => set({ rigs: rigs.join(','), set: byHand.join(',') });
+    const drop = (id: number) => {
+        const at = wanted.rigs.indexOf(id);
+        keep(
+            wanted.rigs.filter((each) => each !== id),
+            withoutRig(wanted.set, at),
         );
-    const keep = (rigs: readonly number[]) => set({ rigs: rigs.join(',') });
+    };
     const others = kept.data?.filter(({ id }) => !wanted.rigs.includes(id)) ?? [];
     const told = query === null ? undefined : found.data;
+    const [chosen, setChosen] = useState('A');
+    const [large, setLarge] = useState<string | null>(null);
+    const [keeping, setKeeping] = useState(false);
+    const [keysOpen, setKeysOpen] = useState(false);
+    const [cropped, setCropped] = useState(false);
+    const hand = useHand(query, wanted.set, (byHand) => set({ set: byHand.join(',') }), told, found.isPlaceholderData);
+    const { held } = hand;
+    const rigs = useMemo(() => (told ? told.rigs.map((rig) => moved(rig, held, told.target)) : []), [told, held]);
+    const toBench = useMutation({
+        mutationFn: (id: number) => api.bringToBench(id, wanted.rigs.join(','), blanksOf(wanted) ?? {}),
+        onSuccess: (rig) => {
+            queries.setQueryData(keys.rig(rig.id), rig);
+            rigsChanged(queries);
+            void navigate(`/bench/${rig.id}`);
+        },
+    });
+    const isDrawn = told !== undefined && told.rigs.length <= drawn;
+    const count = isDrawn ? told.rigs.length : 0;
+    const chosenRig = rigs.find(({ letter }) => letter === chosen);
+
+    useEffect(() => {
+        const onKey = (event: KeyboardEvent) => {
+            const at = event.target instanceof HTMLElement ? event.target : null;
+            if (event.ctrlKey || event.metaKey || event.altKey || at?.closest('input, select, textarea, [role=dialog], [role=menu]'))
+                return;
+            const letter = event.key.toUpperCase();
+            if (event.key === '?') setKeysOpen(true);
+            else if (event.key === 'Enter' && at?.closest('button, a, summary')) return;
+            else if (/^[A-I]$/.test(letter) && letter.charCodeAt(0) - 65 < count && !event.shiftKey) setChosen(letter);
+            else if (event.key === 'w' && chosenRig) setLarge(chosenRig.letter);
+            else if (event.key === 'm') setCropped((on) => !on);
+            else if (event.key === 'Enter' && chosenRig) toBench.mutate(chosenRig.id);
+            else if (event.key === 'Delete' && chosenRig) drop(chosenRig.id);
+            else return;
+            event.preventDefault();
+        };
+        window.addEventListener('keydown', onKey);
+        return () => window.removeEventListener('keydown', onKey);
+    });
+
     return (
         <div className="flex min-h-dvh flex-col">
             <Bar person={person}>{null}</Bar>
-            <main id="main" className="w-full max-w-[1280px] px-5 py-3">
+            <main id="main" className="w-full max-w-[1280px] px-5 py-2">
                 <h1 className={wanted.rigs.length === 0 ? 'text-xl font-semibold' : 'sr-only'}>{say.title}</h1>
-                {wanted.rigs.length === 0 && <p className="max-w-[60ch] pt-1 pb-3 text-base text-soft">{say.empty}</p>}
-                <div className="flex flex-wrap items-baseline gap-x-2 gap-y-1 border-b border-ink pb-2 text-lg">
-                    {wanted.rigs.length > 0 && <Sentence wanted={wanted} onChange={set} />}
-                    <span className="no-print ml-auto flex text-sm">
-                        {told && (
-                            <>
-                                <Button bare onClick={() => print()}>
-                                    {say.print}
-                                </Button>
-                                <Button bare onClick={() => download(csvOf(told.rigs), 'comparison.csv', 'text/csv')}>
-                                    {say.csv}
-                                </Button>
-                            </>
-                        )}
-                        <Menu label={say.add} align="end">
-                            {(others.length === 0 || wanted.rigs.length >= most) && (
-                                <p className="px-3 py-1.5 text-sm text-soft">{say.none}</p>
+                {wanted.rigs.length === 0 && <p className="max-w-[60ch] pt-1 pb-2 text-base text-soft">{say.empty}</p>}
+                {wanted.rigs.length > 0 && (
+                    <div className="flex flex-wrap items-baseline gap-x-2 gap-y-1 border-b border-ink pb-2 text-lg">
+                        <Sentence wanted={wanted} depthMm={told?.target.depthMm ?? null} onChange={set} />
+                        <span className="no-print ml-auto flex flex-wrap items-baseline text-sm">
+                            {query && told && (
+                                <>
+                                    <Button strong onClick={() => setKeeping(true)}>
+                                        {say.keep}
+                                    </Button>
+                                    <Menu label={say.out} align="end">
+                                        <MenuItem onSelect={() => setTimeout(() => print(), 100)}>{say.print}</MenuItem>
+                                        <MenuItem onSelect={() => location.assign(api.comparisonAddress(query, 'csv'))}>{say.csv}</MenuItem>
+                                        <MenuItem onSelect={() => location.assign(api.comparisonAddress(query, 'file'))}>
+                                            {say.file}
+                                        </MenuItem>
+                                        <MenuLine />
+                                        <MenuItem onSelect={() => setKeysOpen(true)}>{say.keysTitle}</MenuItem>
+                                        <MenuItem onSelect={() => void navigate('/compare')}>{say.another}</MenuItem>
+                                    </Menu>
+                                </>
                             )}
-                            {wanted.rigs.length < most &&
-                                others.map((rig) => (
-                                    <MenuItem key={rig.id} note={rig.parts} onSelect={() => keep([...wanted.rigs, rig.id])}>
-                                        {rig.name ?? strings.bench.unnamed}
-                                    </MenuItem>
-                                ))}
-                        </Menu>
-                    </span>
-                </div>
-                {query !== null && found.isError && (
-                    <p role="alert" className="my-2 border-l-[3px] border-ink pl-2">
-                        {reasonOf(found.error)}
-                    </p>
-                )}
-                {told && !found.isError && (
-                    <div aria-busy={found.isPlaceholderData} className={found.isPlaceholderData ? 'opacity-60' : ''}>
-                        <Aligned rigs={told.rigs} units={units} onDrop={(id) => keep(wanted.rigs.filter((each) => each !== id))} />
-                        <div className="grid gap-x-10 lg:grid-cols-2">
-                            <Figures rigs={told.rigs} units={units} />
-                            <Verdict comparison={told} units={units} />
-                        </div>
+                            <Menu label={say.add} align="end">
+                                {(others.length === 0 || wanted.rigs.length >= most) && (
+                                    <p className="px-3 py-1.5 text-sm text-soft">{say.none}</p>
+                                )}
+                                {wanted.rigs.length < most &&
+                                    others.map((rig) => (
+                                        <MenuItem key={rig.id} note={rig.parts} onSelect={() => keep([...wanted.rigs, rig.id])}>
+                                            {rig.name ?? strings.bench.unnamed}
+                                        </MenuItem>
+                                    ))}
+                            </Menu>
+                            <FromFile onReady={(ready) => keep([...wanted.rigs, ...ready.rigs].slice(0, most))} />
+                        </span>
                     </div>
                 )}
-                {wanted.rigs.length === 0 && kept.isSuccess && (
-                    <section aria-label={say.choose} className="py-3">
-                        <h2 className="pb-1 text-sm font-semibold">{others.length === 0 ? say.none : say.choose}</h2>
-                        {others.length === 0 && (
-                            <Link className="text-beam underline underline-offset-2" to="/bench">
-                                {strings.places.bench}
-                            </Link>
-                        )}
-                        <ul className="grid gap-x-6 sm:grid-cols-2 lg:grid-cols-3">
-                            {others.map((rig) => (
-                                <li key={rig.id}>
-                                    <button
-                                        type="button"
-                                        className="w-full border-b border-line py-2 text-left text-sm hover:bg-plate"
-                                        onClick={() => keep([rig.id])}
-                                    >
-                                        <span className="block font-semibold">{rig.name ?? strings.bench.unnamed}</span>
-                                        <span className="block text-soft">{rig.parts}</span>
-                                    </button>
-                                </li>
-                            ))}
-                        </ul>
-                    </section>
+                {[query !== null && found.isError ? found.error : null, toBench.isError ? toBench.error : null].map(
+                    (error, at) =>
+                        error !== null && (
+                            <p key={at} role="alert" className="my-2 border-l-[3px] border-ink pl-2">
+                                {reasonOf(error)}
+                            </p>
+                        ),
                 )}
+                {wanted.rigs.length > 0 && query === null && <p className="py-2 text-soft">{say.fill}</p>}
+                {told && !found.isError && !isDrawn && (
+                    <Ladder
+                        rigs={told.rigs}
+                        target={told.target}
+                        units={units}
+                        onBench={(id) => toBench.mutate(id)}
+                        onOnly={(ids) => set({ rigs: ids.join(','), set: null })}
+                    />
+                )}
+                {isDrawn && !found.isError && (
+                    <div aria-busy={found.isPlaceholderData} className="grid gap-x-6 lg:grid-cols-[minmax(0,572px)_minmax(0,1fr)]">
+                        <div className="min-w-0">
+                            <Aligned
+                                rigs={rigs}
+                                units={units}
+                                held={held}
+                                chosen={chosenRig?.letter ?? letterOf(0)}
+                                onChoose={setChosen}
+                                onDrop={drop}
+                                onBench={(id) => toBench.mutate(id)}
+                                onRelease={(letter) => set({ set: wanted.set.filter((each) => !each.startsWith(`${letter}:`)).join(',') })}
+                                onReach={hand.reach}
+                                onMove={hand.move}
+                                onLeave={hand.leave}
+                                onType={hand.type}
+                            />
+                        </div>
+                        <div className="min-w-0 lg:border-l lg:border-line lg:pl-5">
+                            <Frames
+                                rigs={rigs}
+                                target={told.target}
+                                units={units}
+                                cropped={cropped}
+                                onCrop={setCropped}
+                                onOpen={setLarge}
+                            />
+                            <Figures rigs={rigs} units={units} />
+                            <div className={held ? 'opacity-50' : ''}>
+                                <Verdict comparison={told} units={units} />
+                            </div>
+                        </div>
+                        <Wipe rigs={rigs} target={told.target} units={units} letter={large} onClose={() => setLarge(null)} />
+                    </div>
+                )}
+                {wanted.rigs.length === 0 && <Start rigs={kept.data} units={units} onBegin={(id) => keep([id])} />}
+                <KeepDialog open={keeping} onClose={() => setKeeping(false)} rigs={wanted.rigs.join(',')} asked={blanksOf(wanted) ?? {}} />
+                <Dialog open={keysOpen} onOpenChange={setKeysOpen} title={say.keysTitle} text={say.keysText}>
+                    <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1 text-sm">
+                        {say.keys.map(([key, text]) => (
+                            <div key={key} className="contents">
+                                <dt className="figures">{key}</dt>
+                                <dd>{text}</dd>
+                            </div>
+                        ))}
+                    </dl>
+                </Dialog>
             </main>
         </div>
-    );
-}
-
-/** What each is brought to, as a sentence with blanks. */
-function Sentence({ wanted, onChange }: { wanted: Asked; onChange: (changes: Record<string, string | null>) => void }) {
-    const pick = 'border-b-2 border-dotted border-verdigris bg-transparent text-verdigris';
-    const blank = 'figures w-20 border-b-2 border-brass bg-transparent px-1 text-right text-brass outline-none focus:bg-plate';
-    return (
-        <>
-            <label>
-                {say.bring}{' '}
-                <select className={pick} value={wanted.to} onChange={(event) => onChange({ to: event.target.value, value: null })}>
-                    {Object.entries(say.to).map(([value, text]) => (
-                        <option key={value} value={value}>
-                            {text}
-                        </option>
-                    ))}
-                </select>
-            </label>
-            {wanted.to !== '' && wanted.to !== 'closest' && (
-                <label>
-                    <span className="sr-only">{say.to[wanted.to]}</span>
-                    <input
-                        key={wanted.to}
-                        className={blank}
-                        inputMode="decimal"
-                        defaultValue={wanted.value ?? ''}
-                        onChange={(event) => onChange({ value: event.target.value.replace(',', '.') })}
-                    />{' '}
-                    {wanted.to === 'magnification' ? '×' : 'mm'} {wanted.to === 'subjectDistanceMm' && say.fromSensor}
-                </label>
-            )}
-            <label>
-                {say.light}{' '}
-                <select className={pick} value={wanted.stop} onChange={(event) => onChange({ stop: event.target.value })}>
-                    {Object.entries(say.stop).map(([value, text]) => (
-                        <option key={value} value={value}>
-                            {text}
-                        </option>
-                    ))}
-                </select>
-            </label>
-            {wanted.stop === 'effective' && (
-                <input
-                    aria-label={say.stop.effective}
-                    className={blank}
-                    inputMode="decimal"
-                    defaultValue={wanted.effective ?? ''}
-                    onChange={(event) => onChange({ effective: event.target.value.replace(',', '.') })}
-                />
-            )}
-            <label>
-                {say.target}{' '}
-                <input
-                    className={blank}
-                    inputMode="decimal"
-                    defaultValue={wanted.depthMm ?? ''}
-                    onChange={(event) => onChange({ depth: event.target.value.replace(',', '.') })}
-                />{' '}
-                {say.deep}
-            </label>
-        </>
     );
 }

@@ -6,7 +6,7 @@ import { digits, fNumber, lengthDigits, type Units } from '../../ui/figures';
 
 type Rig = Schema['ComparedRigView'];
 
-const readings = ['magnification', 'workingDistanceMm', 'fieldWidthMm', 'effectiveAperture', 'depthOfFieldMm'] as const;
+const readings = ['magnification', 'workingDistanceMm', 'fieldWidthMm', 'resolvedDetailMm', 'effectiveAperture', 'depthOfFieldMm'] as const;
 
 /** One strip a reading: every rig's letter where it stands, and how far it goes. */
 export function Figures({ rigs, units }: { rigs: readonly Rig[]; units: Units }) {
@@ -15,19 +15,26 @@ export function Figures({ rigs, units }: { rigs: readonly Rig[]; units: Units })
         magnification: say.magnification,
         workingDistanceMm: say.workingDistance,
         fieldWidthMm: say.field,
+        resolvedDetailMm: strings.compare.smallestDetail,
         effectiveAperture: say.effectiveAperture,
         depthOfFieldMm: say.slice,
     };
     return (
         <section aria-label={strings.compare.table} className="py-2">
             {readings.map((name) => {
-                const isLength = name.endsWith('Mm');
+                // Detail is told in thousandths of a millimetre, whatever lengths are told in.
+                const isLength = name !== 'resolvedDetailMm' && name.endsWith('Mm');
                 const marks = rigs.map((rig) => ({
-                    value: rig.readings[name],
+                    value:
+                        name !== 'resolvedDetailMm'
+                            ? rig.readings[name]
+                            : rig.resolvedDetailMm === null
+                              ? null
+                              : rig.resolvedDetailMm * 1000,
                     halfWidth: rig.halfWidths[name] ?? null,
                     letter: rig.letter,
                 }));
-                const reaches = rigs.map((rig) => rig.range[name]);
+                const reaches = rigs.map((rig) => (name === 'resolvedDetailMm' ? { least: null, greatest: null } : rig.range[name]));
                 const finite = standing(marks, reaches);
                 const tell = (value: number) => (isLength ? lengthDigits(value, units) : digits(value));
                 return (
@@ -41,7 +48,9 @@ export function Figures({ rigs, units }: { rigs: readonly Rig[]; units: Units })
                                         {value === null ? say.infinite : name === 'effectiveAperture' ? fNumber(value) : tell(value)}
                                     </span>
                                 ))}{' '}
-                                <span className="text-xs text-soft">{isLength ? units : name === 'magnification' ? '×' : ''}</span>
+                                <span className="text-xs text-soft">
+                                    {isLength ? units : name === 'magnification' ? '×' : name === 'resolvedDetailMm' ? 'µm' : ''}
+                                </span>
                             </p>
                         </div>
                         {finite.length > 0 && (

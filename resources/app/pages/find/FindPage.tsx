@@ -50,17 +50,14 @@ export default function FindPage({ person }: { person: Schema['Person'] }) {
             subjectDepthMm: finding.wanted.numbers.subjectDepthMm ?? null,
             infinity: finding.wanted.infinity,
         });
-    // Each is set up as a rig of its own first: a comparison is of rigs that can be opened.
     const compare = useMutation({
-        mutationFn: async (rigs: readonly Schema['FoundRig'][]) => {
-            const ids: number[] = [];
-            for (const rig of rigs.slice(0, 9)) ids.push((await setUp(rig)).id);
-            return ids;
-        },
-        onSuccess: (ids) => {
-            rigsChanged(queries);
-            void navigate(`/compare?rigs=${ids.join(',')}`);
-        },
+        mutationFn: (rigs: readonly Schema['FoundRig'][]) =>
+            api.setUpToCompare(kit?.id ?? 0, {
+                rigs: rigs.map((rig) => ({ camera: rig.camera ?? 0, parts: rig.parts })),
+                subjectWidthMm: finding.wanted.numbers.fieldWidthMm ?? null,
+                subjectDepthMm: finding.wanted.numbers.subjectDepthMm ?? null,
+            }),
+        onSuccess: ({ rigs }) => void navigate(`/compare?rigs=${rigs.join(',')}`),
     });
     const open = useMutation({
         mutationFn: setUp,

@@ -1,5 +1,5 @@
-import type { TravelView } from '../../api/client';
-import { digits, fNumber, length, type Units } from '../../ui/figures';
+import type { TravelView } from '../api/client';
+import { digits, fNumber, length, type Units } from '../ui/figures';
 
 /** A setting as the part itself says it: draw from its scale zero, a helicoid in turns, a ring by distance and scale. */
 export function said(travel: TravelView, value: number, row: number, units: Units): string {
@@ -49,4 +49,13 @@ export function typedValue(travel: TravelView, text: string, units: Units): numb
     if (travel.kind === 'aperture' || travel.kind === 'swing') return clamp(number);
     if (travel.unit === 'turns') return clamp(mm === undefined ? number * travel.per + travel.zero : number * mm);
     return clamp(number * (mm ?? (units === 'in' && travel.kind !== 'zoom' ? 25.4 : 1)) + travel.zero);
+}
+
+/** A typed value may stand between two positions of rest: its pointer stands at the nearer one. */
+export function nearest(positions: readonly number[], value: number): number {
+    let best = 0;
+    positions.forEach((index, at) => {
+        if (Math.abs(index - value) < Math.abs((positions[best] ?? 0) - value)) best = at;
+    });
+    return best;
 }

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { TravelView } from '../../api/client';
+import type { TravelView } from '../api/client';
 import { said, typedValue } from './ownScale';
 
 describe('a part’s own scale', () => {
