@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Compare;
 
-use App\Bench\RigViews;
 use App\Http\Resources\BeatenBy;
 use App\Http\Resources\BestIn;
 use App\Http\Resources\ComparedRigView;
 use App\Http\Resources\ComparisonView;
+use App\Http\Resources\ControlName;
 use App\Http\Resources\DrawingCamera;
 use App\Http\Resources\DrawingPart;
 use App\Http\Resources\PartAdds;
@@ -16,7 +16,6 @@ use App\Http\Resources\PictureLayer;
 use App\Http\Resources\RangeView;
 use App\Http\Resources\Readings;
 use App\Http\Resources\TargetView;
-use App\Http\Resources\TravelView;
 use ZincThimble\Core\Drawing\Layout;
 use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Severity;
@@ -39,16 +38,12 @@ final class ComparisonViews
     /** Places from the middle of a picture to its corner at which its brightness is told. */
     private const TO_THE_CORNER = 17;
 
-    public function __construct(private readonly RigViews $bench)
-    {
-    }
-
     /** @param  list<int>  $ids  rows of the rigs, in the order of their letters */
-    public function of(Comparison $comparison, array $ids): ComparisonView
+    public static function of(Comparison $comparison, array $ids): ComparisonView
     {
         $rigs = [];
         foreach ($comparison->rigs as $n => $rig) {
-            $rigs[] = $this->rig($rig, $ids[$n], $comparison->target, count($comparison->rigs) <= self::DRAWN);
+            $rigs[] = self::rig($rig, $ids[$n], $comparison->target, count($comparison->rigs) <= self::DRAWN);
         }
         $target = $comparison->target;
         $best = [];
@@ -59,7 +54,7 @@ final class ComparisonViews
         return new ComparisonView(new TargetView($target->kind, $target->shape, $target->widthMm, $target->heightMm, $target->depthMm), $rigs, $best, array_map(static fn (array $each): BeatenBy => new BeatenBy(...$each), $comparison->beaten()));
     }
 
-    private function rig(ComparedRig $compared, int $id, Target $target, bool $isDrawn): ComparedRigView
+    private static function rig(ComparedRig $compared, int $id, Target $target, bool $isDrawn): ComparedRigView
     {
         $report = $compared->report;
         $plan = Layout::of($compared->rig, $report->axis, $report->reading);
@@ -91,7 +86,7 @@ final class ComparisonViews
             columns: $compared->rig->frame->columns,
             gaussianMm: $compared->picture?->gaussianMm,
             brightness: $compared->brightness(self::TO_THE_CORNER),
-            travels: $isDrawn ? array_map(fn (Travel $travel): TravelView => $this->bench->travel($compared->rig, $travel), Travels::of($compared->rig)) : [],
+            travels: $isDrawn ? array_map(static fn (Travel $travel): ControlName => new ControlName($travel->name(), $travel->part, $travel->kind), Travels::of($compared->rig)) : [],
             byHand: array_keys($compared->byHand),
         );
     }

@@ -192,7 +192,6 @@ test('the edge of a painted step is as wide as the core says', async ({ page }) 
         const perMm = width / (9 * rig.readings.magnification);
         const expected = Math.hypot((face.discMm * perMm) / 4, rig.gaussianMm * perMm);
         expect(expected).toBeGreaterThan(1.5);
-        console.log("edge", spread, expected);
         expect(spread / expected).toBeGreaterThan(0.9);
         expect(spread / expected).toBeLessThan(1.1);
     }

@@ -56,13 +56,10 @@ final class ComparedRigsTest extends TestCase
             $this->assertEqualsWithDelta($rig->picture?->gaussianMm, $one['gaussianMm'], 1e-12);
             $this->assertEquals($rig->brightness(17), $one['brightness']);
             $this->assertSame(array_keys($rig->byHand), $one['byHand']);
-            $this->assertSame(array_map(static fn ($travel): string => $travel->name(), Travels::of($rig->rig)), array_column($one['travels'], 'name'));
-            foreach (Travels::of($rig->rig) as $k => $travel) {
-                $this->assertEqualsWithDelta(Travels::setting($rig->rig, $travel), $one['travels'][$k]['value'], 1e-9);
-            }
+            $this->assertSame(array_map(static fn ($travel): array => ['name' => $travel->name(), 'index' => $travel->part, 'kind' => $travel->kind->value], Travels::of($rig->rig)), $one['travels']);
             $this->assertCount(count($rig->layers($comparison->target)), $one['layers']);
         }
-        $this->assertSame(60, (int) $told['rigs'][0]['travels'][0]['value']);
+        $this->assertContains("Rail bellows draw 60\u{2009}mm", $told['rigs'][0]['settings']);
         $this->getJson("/api/comparison?rigs={$seed->id}&set=A:0.aperture:8")->assertStatus(422)->assertJsonPath('errors.0.pointer', '/set');
         $this->getJson("/api/comparison?rigs={$seed->id}&set=B:1.length:60")->assertOk();
     }
@@ -79,6 +76,8 @@ final class ComparedRigsTest extends TestCase
         $picture = PictureColumns::of($rig, $sweep, 3.0);
         $this->assertSame(['1.length', 1, $seed->revision], [$told['sweep']['travel'], $told['sweep']['index'], $told['sweep']['revision']]);
         $this->assertEqualsWithDelta($sweep->positions, $told['sweep']['positions'], 1e-4);
+        $this->assertSame(['1.length', 'length'], [$told['travel']['name'], $told['travel']['kind']]);
+        $this->assertEqualsWithDelta(Travels::setting($rig, $travel), $told['travel']['value'], 1e-4);
         foreach (['nearScale', 'nearDiscMm', 'farScale', 'farDiscMm', 'gaussianMm', 'resolvedDetailMm'] as $name) {
             foreach ($picture->{$name} as $row => $value) {
                 $value === null ? $this->assertNull($told[$name][$row]) : $this->assertEqualsWithDelta($value, $told[$name][$row], 1e-6 * max(1.0, abs($value)), $name);

@@ -31,7 +31,7 @@ use ZincThimble\Core\Rig\Travels;
 /** Rigs side by side. */
 final class CompareController
 {
-    public function __construct(private readonly ComparedRigs $compared, private readonly ComparisonViews $views, private readonly RigStore $store, private readonly RigViews $bench)
+    public function __construct(private readonly ComparedRigs $compared, private readonly RigStore $store, private readonly RigViews $bench)
     {
     }
 
@@ -61,7 +61,7 @@ final class CompareController
         }
         $comparison = $this->compared->compare($rows, $request->blanks());
 
-        return $as === 'csv' ? self::attached($comparison->csv(), 'text/csv; charset=UTF-8', 'comparison.csv') : response()->json($this->views->of($comparison, $ids));
+        return $as === 'csv' ? self::attached($comparison->csv(), 'text/csv; charset=UTF-8', 'comparison.csv') : response()->json(ComparisonViews::of($comparison, $ids));
     }
 
     #[OA\Get(path: '/comparison/sweep', operationId: 'compareSweep', parameters: [
@@ -89,7 +89,7 @@ final class CompareController
         $travel = Travels::named($rig, $request->string('travel')->toString()) ?? throw ValidationException::withMessages(['travel' => 'This rig has no such control.']);
         $sweep = Sweep::of($rig, $travel);
 
-        return response(Sweep::json(ComparedSweep::of(SweepView::of($sweep, $rig, $rows[$at]->revision), PictureColumns::of($rig, $sweep, $comparison->target->depthMm))), 200, ['Content-Type' => 'application/json']);
+        return response(Sweep::json(ComparedSweep::of($this->bench->travel($rig, $travel), SweepView::of($sweep, $rig, $rows[$at]->revision), PictureColumns::of($rig, $sweep, $comparison->target->depthMm))), 200, ['Content-Type' => 'application/json']);
     }
 
     #[OA\Post(path: '/rigs/{rig}/brought', operationId: 'bringToBench', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: BringToBench::class)), responses: [
@@ -111,7 +111,7 @@ final class CompareController
 
         return Shown::first(function () use ($rig, $before, $set): RigView {
             $row = $this->store->putOnBench($rig);
-            if ($set->setting !== $before->setting) {
+            if (! $set->setting->isSameAs($before->setting)) {
                 $row = $this->store->keep($row, $row->revision, $set, 'set as in Compare');
             }
 

@@ -17,7 +17,7 @@ final readonly class ComparedRigView
      * @param  list<PartAdds>  $adds
      * @param  list<DrawingPart>  $drawn
      * @param  list<float>  $brightness
-     * @param  list<TravelView>  $travels
+     * @param  list<ControlName>  $travels
      * @param  list<string>  $byHand
      */
     public function __construct(
@@ -71,7 +71,7 @@ final readonly class ComparedRigView
         public ?float $gaussianMm,
         #[OA\Property(description: 'How bright the picture is from its middle to its corner, at places of equal distance, 0 to 1', items: new OA\Items(type: 'number'))]
         public array $brightness,
-        #[OA\Property(description: 'Controls that stand as the rig was brought', items: new OA\Items(ref: TravelView::class))]
+        #[OA\Property(description: 'Its controls', items: new OA\Items(ref: ControlName::class))]
         public array $travels,
         #[OA\Property(description: 'Controls that were set by hand', items: new OA\Items(type: 'string'))]
         public array $byHand,

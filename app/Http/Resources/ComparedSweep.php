@@ -8,7 +8,7 @@ use OpenApi\Attributes as OA;
 use ZincThimble\Core\Report\PictureColumns;
 
 /** A control of one rig of a comparison at every position: its readings, and its picture of the target by row; null = nothing is imaged. */
-#[OA\Schema(required: ['sweep', 'nearScale', 'nearDiscMm', 'farScale', 'farDiscMm', 'gaussianMm', 'resolvedDetailMm'])]
+#[OA\Schema(required: ['travel', 'sweep', 'nearScale', 'nearDiscMm', 'farScale', 'farDiscMm', 'gaussianMm', 'resolvedDetailMm'])]
 final readonly class ComparedSweep
 {
     /**
@@ -20,6 +20,8 @@ final readonly class ComparedSweep
      * @param  list<?float>  $resolvedDetailMm
      */
     private function __construct(
+        #[OA\Property()]
+        public TravelView $travel,
         #[OA\Property()]
         public SweepView $sweep,
         #[OA\Property(description: 'Magnification at the target’s near end', items: new OA\Items(type: 'number', nullable: true))]
@@ -37,10 +39,10 @@ final readonly class ComparedSweep
     ) {
     }
 
-    public static function of(SweepView $sweep, PictureColumns $picture): self
+    public static function of(TravelView $travel, SweepView $sweep, PictureColumns $picture): self
     {
         return new self(
-            sweep: $sweep, nearScale: $picture->nearScale, nearDiscMm: $picture->nearDiscMm, farScale: $picture->farScale, farDiscMm: $picture->farDiscMm,
+            travel: $travel, sweep: $sweep, nearScale: $picture->nearScale, nearDiscMm: $picture->nearDiscMm, farScale: $picture->farScale, farDiscMm: $picture->farDiscMm,
             gaussianMm: $picture->gaussianMm, resolvedDetailMm: $picture->resolvedDetailMm,
         );
     }

@@ -32,7 +32,7 @@ final readonly class ComparisonFile
      */
     public static function read(mixed $document, int $most): self
     {
-        if (! self::isOne($document) || ($document->version ?? null) !== 1) {
+        if (! $document instanceof \stdClass || ! self::isOne($document) || ($document->version ?? null) !== 1) {
             throw FileInvalid::at('/format', 'should be '.self::FORMAT.', version 1');
         }
         $given = $document->rigs ?? null;
@@ -60,7 +60,12 @@ final readonly class ComparisonFile
             throw $faults === [] ? FileInvalid::at('/rigs', 'can not be read') : new FileInvalid($faults);
         }
 
-        return new self(is_string($name) ? $name : null, $rigs, $asked instanceof \stdClass ? get_object_vars($asked) : []);
+        $blanks = [];
+        foreach ($asked instanceof \stdClass ? get_object_vars($asked) : [] as $blank => $value) {
+            $blanks[(string) $blank] = $value;
+        }
+
+        return new self(is_string($name) ? $name : null, $rigs, $blanks);
     }
 
     public function write(): string

@@ -84,4 +84,10 @@ final class Setting
             TravelKind::Shift => $this->shiftMm[$part] ?? null,
         };
     }
+
+    /** Whether every control stands where it stands there. */
+    public function isSameAs(self $other): bool
+    {
+        return get_object_vars($this) === get_object_vars($other);
+    }
 }

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
-import { developed } from './developer';
-import { expose, type Shot } from './paint';
+import { pictured } from './developer';
+import type { Shot } from './paint';
 
 interface Props {
     /** null = nothing is imaged. */
@@ -11,8 +11,6 @@ interface Props {
     label: string;
     className?: string;
 }
-
-let sketch: HTMLCanvasElement | null = null;
 
 /** The picture that a rig makes of a target, at its true scale and with its true blur. While one is developed, only the last that was asked for waits. */
 export function PictureCanvas({ shot, width, height, label, className = '' }: Props) {
@@ -27,8 +25,7 @@ export function PictureCanvas({ shot, width, height, label, className = '' }: Pr
                 const to = canvas.current;
                 const dense = Math.min(2, window.devicePixelRatio || 1);
                 const [w, h] = [Math.round(width * dense), Math.round(height * dense)];
-                sketch ??= document.createElement('canvas');
-                const pixels = await developed(expose(now, w, h, sketch));
+                const pixels = await pictured(now, w, h);
                 to.width = w;
                 to.height = h;
                 to.getContext('2d')?.putImageData(new ImageData(pixels, w, h), 0, 0);

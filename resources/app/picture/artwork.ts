@@ -1,6 +1,7 @@
 import type { Target } from './surface';
 
-type Brush = CanvasRenderingContext2D;
+/** A canvas on the page, or one beside it. */
+export type Brush = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
 /** What the camera sees, in mm of the target from its middle: so much is drawn, and nothing beyond. */
 export interface View {

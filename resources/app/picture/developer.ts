@@ -1,4 +1,5 @@
-import { develop, type Exposure } from './develop';
+import { develop } from './develop';
+import { expose, type Shot } from './paint';
 
 type Pixels = Uint8ClampedArray<ArrayBuffer>;
 
@@ -6,11 +7,12 @@ let worker: Worker | null = null;
 let next = 0;
 const waiting = new Map<number, (pixels: Pixels) => void>();
 
-/** Develops a picture beside the page, so that nothing waits for it; what is drawn on its sheets is handed over. */
-export function developed(exposure: Exposure): Promise<Pixels> {
-    if (typeof Worker === 'undefined') return Promise.resolve(develop(exposure));
+/** Takes and develops a picture beside the page, so that nothing on it waits; on the page where the browser can't draw beside it. */
+export function pictured(shot: Shot, width: number, height: number): Promise<Pixels> {
+    if (typeof Worker === 'undefined' || typeof OffscreenCanvas === 'undefined')
+        return Promise.resolve(develop(expose(shot, width, height, document.createElement('canvas'))));
     if (!worker) {
-        worker = new Worker(new URL('./develop.worker.ts', import.meta.url), { type: 'module' });
+        worker = new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' });
         worker.onmessage = ({ data }: MessageEvent<{ id: number; pixels: Pixels }>) => {
             waiting.get(data.id)?.(data.pixels);
             waiting.delete(data.id);
@@ -20,9 +22,6 @@ export function developed(exposure: Exposure): Promise<Pixels> {
     const by = worker;
     return new Promise((resolve) => {
         waiting.set(id, resolve);
-        by.postMessage(
-            { id, exposure },
-            exposure.sheets.map(({ pixels }) => pixels.buffer),
-        );
+        by.postMessage({ id, shot, width, height });
     });
 }

@@ -27,7 +27,7 @@ const widest = 60;
  *
  * @param width of the picture, px
  */
-export function expose(shot: Shot, width: number, height: number, canvas: HTMLCanvasElement): Exposure {
+export function expose(shot: Shot, width: number, height: number, canvas: HTMLCanvasElement | OffscreenCanvas): Exposure {
     const { target } = shot;
     const perMm = width / (shot.shownMm * shot.magnification);
     const slabsOf = slabs(shot.layers, target, perMm).map((slab) => ({ ...slab, radius: Math.min(widest, slab.radius) }));

@@ -1518,13 +1518,14 @@ export interface components {
             gaussianMm: number | null;
             /** @description How bright the picture is from its middle to its corner, at places of equal distance, 0 to 1 */
             brightness: number[];
-            /** @description Controls that stand as the rig was brought */
-            travels: components["schemas"]["TravelView"][];
+            /** @description Its controls */
+            travels: components["schemas"]["ControlName"][];
             /** @description Controls that were set by hand */
             byHand: string[];
         };
         /** @description A control of one rig of a comparison at every position: its readings, and its picture of the target by row; null = nothing is imaged. */
         ComparedSweep: {
+            travel: components["schemas"]["TravelView"];
             sweep: components["schemas"]["SweepView"];
             /** @description Magnification at the target’s near end */
             nearScale: (number | null)[];
@@ -1546,6 +1547,14 @@ export interface components {
             message: string;
             version: number | null;
             rigs: string[];
+        };
+        /** @description A control of a rig that is compared: its sweep says how it is engraved and where it stands. */
+        ControlName: {
+            name: string;
+            /** @description Place of its part in the chain */
+            index: number;
+            /** @enum {string} */
+            kind: "length" | "focus" | "aperture" | "zoom" | "swing" | "shift";
         };
         /** @description How one joint is reached from another. */
         CrossingView: {

@@ -1,5 +1,7 @@
-import { useState } from 'react';
-import type { Schema, TravelView } from '../../api/client';
+import { useQuery } from '@tanstack/react-query';
+import { memo, useState } from 'react';
+import { api, type ComparisonQuery, type Schema } from '../../api/client';
+import { keys } from '../../api/queries';
 import { commonScale, rigOutline } from '../../drawing/rigOutline';
 import { EngravedScale } from '../../strip/EngravedScale';
 import { nearest, said, typedValue } from '../../strip/ownScale';
@@ -7,6 +9,7 @@ import { strings } from '../../strings/index';
 import { digits, fNumber, length, magnification, stops, type Units } from '../../ui/figures';
 import { Menu, MenuItem } from '../../ui/Menu';
 import type { Held, Rig } from './shown';
+import type { Hand } from './useHand';
 
 const say = strings.compare;
 const width = 572;
@@ -15,27 +18,27 @@ const heightFor = (count: number): number => (count <= 2 ? 150 : count <= 4 ? 11
 /** Where the plane of focus stands, px. */
 const plane = width - 10;
 
-export interface Hands {
-    onReach: (rig: Rig, travel: TravelView) => void;
-    onMove: (rig: Rig, travel: TravelView, row: number) => void;
-    onLeave: (rig: Rig, travel: TravelView) => void;
-    onType: (rig: Rig, travel: TravelView, value: number) => void;
-}
-
-interface Props extends Hands {
+interface Props {
     rigs: readonly Rig[];
     units: Units;
+    query: ComparisonQuery;
     held: Held | null;
+    hand: Hand;
     /** Letter of the rig whose controls are out. */
     chosen: string;
-    onChoose: (letter: string) => void;
-    onDrop: (id: number) => void;
-    onBench: (id: number) => void;
-    onRelease: (letter: string) => void;
+    acts: Acts;
+}
+
+/** What can be done with a rig of the comparison. */
+export interface Acts {
+    choose: (letter: string) => void;
+    drop: (id: number) => void;
+    bench: (id: number) => void;
+    release: (letter: string) => void;
 }
 
 /** Rigs under each other to one scale, their planes of focus in line: room and length are seen, not read. On a phone one beside the other. */
-export function Aligned({ rigs, units, held, chosen, onChoose, onDrop, onBench, onRelease, ...hands }: Props) {
+export function Aligned({ rigs, units, query, held, hand, chosen, acts }: Props) {
     const height = heightFor(rigs.length);
     const scale = commonScale(rigs, width, height, 1.6);
     return (
@@ -46,51 +49,81 @@ export function Aligned({ rigs, units, held, chosen, onChoose, onDrop, onBench, 
                 className="slim-scroll max-md:flex max-md:snap-x max-md:snap-mandatory max-md:gap-4 max-md:overflow-x-auto"
             >
                 {rigs.map((rig) => (
-                    <li
+                    <Row
                         key={rig.id}
-                        aria-current={rig.letter === chosen}
-                        className="group border-b border-line py-1.5 max-md:w-[86vw] max-md:shrink-0 max-md:snap-center max-md:border-r"
-                    >
-                        <p className="flex items-baseline gap-x-2">
-                            <button
-                                type="button"
-                                className={`flex min-w-0 items-baseline gap-2 text-left ${rig.letter === chosen ? 'shadow-[inset_0_-2px_0_var(--brass)]' : ''}`}
-                                aria-pressed={rig.letter === chosen}
-                                title={say.choosesControls(rig.letter)}
-                                onClick={() => onChoose(rig.letter)}
-                            >
-                                <span className="figures text-lg leading-none font-semibold">{rig.letter}</span>
-                                <span className="truncate text-sm font-semibold">{rig.name ?? rig.title}</span>
-                            </button>
-                            <span className="ml-auto flex shrink-0 items-baseline">
-                                <span className="figures text-sm whitespace-nowrap">
-                                    {rig.readings.magnification === null ? '—' : magnification(rig.readings.magnification)}
-                                    {rig.readings.effectiveAperture !== null && ` · ${fNumber(rig.readings.effectiveAperture)}`}
-                                </span>
-                                <span className="no-print">
-                                    <Menu label={<span aria-label={say.more(rig.letter)}>⋯</span>} align="end">
-                                        <MenuItem onSelect={() => onBench(rig.id)} note={say.toBenchNote}>
-                                            {say.toBench}
-                                        </MenuItem>
-                                        <MenuItem onSelect={() => onDrop(rig.id)}>{say.drop(rig.letter)}</MenuItem>
-                                    </Menu>
-                                </span>
-                            </span>
-                        </p>
-                        <p className="figures truncate text-xs text-brass" title={[rig.title, ...rig.settings].join(' · ')}>
-                            {[rig.cameraName, ...rig.settings].join(' · ')}
-                        </p>
-                        <Outline rig={rig} scale={scale} height={height} units={units} />
-                        <State rig={rig} units={units} onRelease={() => onRelease(rig.letter)} />
-                        {rig.letter === chosen && <Controls rig={rig} held={held?.id === rig.id ? held : null} units={units} {...hands} />}
-                        <Adds rig={rig} units={units} />
-                    </li>
+                        rig={rig}
+                        units={units}
+                        scale={scale}
+                        height={height}
+                        isChosen={rig.letter === chosen}
+                        query={query}
+                        row={held?.id === rig.id ? held.row : null}
+                        hand={hand}
+                        acts={acts}
+                    />
                 ))}
             </ol>
             <Rule scale={scale} units={units} />
         </>
     );
 }
+
+interface RowProps {
+    rig: Rig;
+    units: Units;
+    scale: number;
+    height: number;
+    isChosen: boolean;
+    query: ComparisonQuery;
+    /** Row of the control in the hand; null = none of this rig is. */
+    row: number | null;
+    hand: Hand;
+    acts: Acts;
+}
+
+/** One rig. While a control of another is moved nothing of it is drawn again. */
+const Row = memo(function Row({ rig, units, scale, height, isChosen, query, row, hand, acts }: RowProps) {
+    return (
+        <li
+            aria-current={isChosen}
+            className="group border-b border-line py-1.5 max-md:w-[86vw] max-md:shrink-0 max-md:snap-center max-md:border-r"
+        >
+            <p className="flex items-baseline gap-x-2">
+                <button
+                    type="button"
+                    className={`flex min-w-0 items-baseline gap-2 text-left ${isChosen ? 'shadow-[inset_0_-2px_0_var(--brass)]' : ''}`}
+                    aria-pressed={isChosen}
+                    title={say.choosesControls(rig.letter)}
+                    onClick={() => acts.choose(rig.letter)}
+                >
+                    <span className="figures text-lg leading-none font-semibold">{rig.letter}</span>
+                    <span className="truncate text-sm font-semibold">{rig.name ?? rig.title}</span>
+                </button>
+                <span className="ml-auto flex shrink-0 items-baseline">
+                    <span className="figures text-sm whitespace-nowrap">
+                        {rig.readings.magnification === null ? '—' : magnification(rig.readings.magnification)}
+                        {rig.readings.effectiveAperture !== null && ` · ${fNumber(rig.readings.effectiveAperture)}`}
+                    </span>
+                    <span className="no-print">
+                        <Menu label={<span aria-label={say.more(rig.letter)}>⋯</span>} align="end">
+                            <MenuItem onSelect={() => acts.bench(rig.id)} note={say.toBenchNote}>
+                                {say.toBench}
+                            </MenuItem>
+                            <MenuItem onSelect={() => acts.drop(rig.id)}>{say.drop(rig.letter)}</MenuItem>
+                        </Menu>
+                    </span>
+                </span>
+            </p>
+            <p className="figures truncate text-xs text-brass" title={[rig.title, ...rig.settings].join(' · ')}>
+                {[rig.cameraName, ...rig.settings].join(' · ')}
+            </p>
+            <Outline rig={rig} scale={scale} height={height} units={units} />
+            <State rig={rig} units={units} onRelease={() => acts.release(rig.letter)} />
+            {isChosen && <Controls rig={rig} units={units} query={query} row={row} hand={hand} />}
+            <Adds rig={rig} units={units} />
+        </li>
+    );
+});
 
 /** What stands under the drawing of a rig: whether it is where it was to be, and what stops or spoils it. */
 function State({ rig, units, onRelease }: { rig: Rig; units: Units; onRelease: () => void }) {
@@ -119,21 +152,32 @@ function State({ rig, units, onRelease }: { rig: Rig; units: Units; onRelease: (
     );
 }
 
-function Controls({ rig, held, units, onReach, onMove, onLeave, onType }: { rig: Rig; held: Held | null; units: Units } & Hands) {
+/** The controls of the chosen rig: each is engraved as its part is, once its sweep is here. */
+function Controls({ rig, units, query, row, hand }: Pick<RowProps, 'rig' | 'units' | 'query' | 'row' | 'hand'>) {
     const [which, setWhich] = useState<string | null>(null);
-    const travel = rig.travels.find(({ name }) => name === which) ?? rig.travels[0];
-    if (!travel) return <p className="text-xs text-soft">{say.nothingMoves}</p>;
-    const nameOf = (each: TravelView) => `${rig.drawn[each.index]?.label ?? ''} · ${strings.travel[each.kind] ?? each.kind}`;
-    const row = held?.travel === travel.name ? held.row : nearest(travel.positions, travel.value);
-    const value = held?.travel === travel.name ? (travel.positions[row] ?? travel.value) : travel.value;
+    const control = rig.travels.find(({ name }) => name === which) ?? rig.travels[0];
+    const sweep = useQuery({
+        queryKey: keys.comparisonSweep(query, rig.id, control?.name ?? ''),
+        queryFn: () => api.compareSweep(query, rig.id, control?.name ?? ''),
+        enabled: control !== undefined,
+        staleTime: Infinity,
+        gcTime: 60_000,
+        placeholderData: (before) => (before?.travel.name === control?.name ? before : undefined),
+        retry: false,
+    });
+    if (!control) return <p className="text-xs text-soft">{say.nothingMoves}</p>;
+    const nameOf = ({ index, kind }: Schema['ControlName']) => `${rig.drawn[index]?.label ?? ''} · ${strings.travel[kind] ?? kind}`;
+    const told = sweep.data;
+    const at = told ? (row ?? nearest(told.travel.positions, told.travel.value)) : 0;
+    const value = told ? (row === null ? told.travel.value : (told.travel.positions[row] ?? told.travel.value)) : 0;
     return (
-        <div className="no-print flex flex-wrap items-end gap-x-4">
+        <div className="no-print flex min-h-[62px] flex-wrap items-end gap-x-4">
             {rig.travels.length > 1 && (
                 <label className="text-xs text-soft">
                     <span className="sr-only">{say.control(rig.letter)}</span>
                     <select
                         className="max-w-44 border-b border-line bg-transparent py-1 text-ink"
-                        value={travel.name}
+                        value={control.name}
                         onChange={(event) => setWhich(event.target.value)}
                     >
                         {rig.travels.map((each) => (
@@ -144,28 +188,32 @@ function Controls({ rig, held, units, onReach, onMove, onLeave, onType }: { rig:
                     </select>
                 </label>
             )}
-            <div className="min-w-40 flex-1">
-                <EngravedScale
-                    travel={travel}
-                    label={nameOf(travel)}
-                    row={row}
-                    said={said(travel, value, row, units)}
-                    busy={held?.travel === travel.name && held.sweep === null}
-                    onReach={() => onReach(rig, travel)}
-                    onTake={() => onReach(rig, travel)}
-                    onMove={(to) => onMove(rig, travel, to)}
-                    onLeave={() => onLeave(rig, travel)}
-                    onType={(text) => {
-                        const wanted = typedValue(travel, text, units);
-                        if (wanted === null) return false;
-                        onType(rig, travel, wanted);
-                        return true;
-                    }}
-                />
-            </div>
+            {told && (
+                <div className="min-w-40 flex-1">
+                    <EngravedScale
+                        travel={told.travel}
+                        label={nameOf(control)}
+                        row={at}
+                        said={said(told.travel, value, at, units)}
+                        busy={sweep.isPlaceholderData}
+                        onReach={nothing}
+                        onTake={nothing}
+                        onMove={(to) => !sweep.isPlaceholderData && hand.move(rig, told, to)}
+                        onLeave={() => hand.leave(rig, told)}
+                        onType={(text) => {
+                            const wanted = typedValue(told.travel, text, units);
+                            if (wanted === null) return false;
+                            hand.type(rig, told, wanted);
+                            return true;
+                        }}
+                    />
+                </div>
+            )}
         </div>
     );
 }
+
+const nothing = () => undefined;
 
 function Adds({ rig, units }: { rig: Rig; units: Units }) {
     if (rig.adds.length === 0) return null;

@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { api, reasonOf, type Schema } from '../../api/client';
 import { keys, rigsChanged } from '../../api/queries';
@@ -9,19 +9,13 @@ import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
-import { asked, blanksOf, drawn, letterOf, most, queryOf, withoutRig } from './asked';
-import { Aligned } from './Aligned';
-import { Figures } from './Figures';
-import { Frames } from './Frames';
+import { asked, blanksOf, drawn, most, queryOf, withoutRig } from './asked';
+import { Drawn } from './Drawn';
 import { FromFile } from './FromFile';
 import { KeepDialog } from './KeepDialog';
 import { Ladder } from './Ladder';
 import { Sentence } from './Sentence';
-import { moved } from './shown';
 import { Start } from './Start';
-import { useHand } from './useHand';
-import { Verdict } from './Verdict';
-import { Wipe } from './Wipe';
 
 const say = strings.compare;
 
@@ -67,14 +61,8 @@ export default function ComparePage({ person }: { person: Schema['Person'] }) {
     };
     const others = kept.data?.filter(({ id }) => !wanted.rigs.includes(id)) ?? [];
     const told = query === null ? undefined : found.data;
-    const [chosen, setChosen] = useState('A');
-    const [large, setLarge] = useState<string | null>(null);
     const [keeping, setKeeping] = useState(false);
     const [keysOpen, setKeysOpen] = useState(false);
-    const [cropped, setCropped] = useState(false);
-    const hand = useHand(query, wanted.set, (byHand) => set({ set: byHand.join(',') }), told, found.isPlaceholderData);
-    const { held } = hand;
-    const rigs = useMemo(() => (told ? told.rigs.map((rig) => moved(rig, held, told.target)) : []), [told, held]);
     const toBench = useMutation({
         mutationFn: (id: number) => api.bringToBench(id, wanted.rigs.join(','), blanksOf(wanted) ?? {}),
         onSuccess: (rig) => {
@@ -84,29 +72,6 @@ export default function ComparePage({ person }: { person: Schema['Person'] }) {
         },
     });
     const isDrawn = told !== undefined && told.rigs.length <= drawn;
-    const count = isDrawn ? told.rigs.length : 0;
-    const chosenRig = rigs.find(({ letter }) => letter === chosen);
-
-    useEffect(() => {
-        const onKey = (event: KeyboardEvent) => {
-            const at = event.target instanceof HTMLElement ? event.target : null;
-            if (event.ctrlKey || event.metaKey || event.altKey || at?.closest('input, select, textarea, [role=dialog], [role=menu]'))
-                return;
-            const letter = event.key.toUpperCase();
-            if (event.key === '?') setKeysOpen(true);
-            else if (event.key === 'Enter' && at?.closest('button, a, summary')) return;
-            else if (/^[A-I]$/.test(letter) && letter.charCodeAt(0) - 65 < count && !event.shiftKey) setChosen(letter);
-            else if (event.key === 'w' && chosenRig) setLarge(chosenRig.letter);
-            else if (event.key === 'm') setCropped((on) => !on);
-            else if (event.key === 'Enter' && chosenRig) toBench.mutate(chosenRig.id);
-            else if (event.key === 'Delete' && chosenRig) drop(chosenRig.id);
-            else return;
-            event.preventDefault();
-        };
-        window.addEventListener('keydown', onKey);
-        return () => window.removeEventListener('keydown', onKey);
-    });
-
     return (
         <div className="flex min-h-dvh flex-col">
             <Bar person={person}>{null}</Bar>
@@ -167,40 +132,18 @@ export default function ComparePage({ person }: { person: Schema['Person'] }) {
                         onOnly={(ids) => set({ rigs: ids.join(','), set: null })}
                     />
                 )}
-                {isDrawn && !found.isError && (
-                    <div aria-busy={found.isPlaceholderData} className="grid gap-x-6 lg:grid-cols-[minmax(0,572px)_minmax(0,1fr)]">
-                        <div className="min-w-0">
-                            <Aligned
-                                rigs={rigs}
-                                units={units}
-                                held={held}
-                                chosen={chosenRig?.letter ?? letterOf(0)}
-                                onChoose={setChosen}
-                                onDrop={drop}
-                                onBench={(id) => toBench.mutate(id)}
-                                onRelease={(letter) => set({ set: wanted.set.filter((each) => !each.startsWith(`${letter}:`)).join(',') })}
-                                onReach={hand.reach}
-                                onMove={hand.move}
-                                onLeave={hand.leave}
-                                onType={hand.type}
-                            />
-                        </div>
-                        <div className="min-w-0 lg:border-l lg:border-line lg:pl-5">
-                            <Frames
-                                rigs={rigs}
-                                target={told.target}
-                                units={units}
-                                cropped={cropped}
-                                onCrop={setCropped}
-                                onOpen={setLarge}
-                            />
-                            <Figures rigs={rigs} units={units} />
-                            <div className={held ? 'opacity-50' : ''}>
-                                <Verdict comparison={told} units={units} />
-                            </div>
-                        </div>
-                        <Wipe rigs={rigs} target={told.target} units={units} letter={large} onClose={() => setLarge(null)} />
-                    </div>
+                {isDrawn && !found.isError && query && (
+                    <Drawn
+                        told={told}
+                        isOld={found.isPlaceholderData}
+                        query={query}
+                        set={wanted.set}
+                        units={units}
+                        onSet={(byHand) => set({ set: byHand.join(',') })}
+                        onDrop={drop}
+                        onBench={(id) => toBench.mutate(id)}
+                        onKeys={() => setKeysOpen(true)}
+                    />
                 )}
                 {wanted.rigs.length === 0 && <Start rigs={kept.data} units={units} onBegin={(id) => keep([id])} />}
                 <KeepDialog open={keeping} onClose={() => setKeeping(false)} rigs={wanted.rigs.join(',')} asked={blanksOf(wanted) ?? {}} />

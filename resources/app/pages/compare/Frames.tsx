@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import type { Schema } from '../../api/client';
 import { PictureCanvas } from '../../picture/PictureCanvas';
 import { strings } from '../../strings/index';
@@ -75,7 +75,7 @@ interface FrameProps {
     onOpen: (letter: string) => void;
 }
 
-function FrameOf({ rig, target, units, width, shownMm, onOpen }: FrameProps) {
+const FrameOf = memo(function FrameOf({ rig, target, units, width, shownMm, onOpen }: FrameProps) {
     const height = Math.round(width * aspect(rig));
     const shot = useMemo(() => shotOf(rig, target, shownMm), [rig, target, shownMm]);
     const field = rig.readings.fieldWidthMm;
@@ -126,7 +126,7 @@ function FrameOf({ rig, target, units, width, shownMm, onOpen }: FrameProps) {
             </figcaption>
         </figure>
     );
-}
+});
 
 /** A length too small for millimetres. */
 export const micrometres = (mm: number): string => `${digits(mm * 1000)} µm`;

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { Schema } from '../../api/client';
 import { strings } from '../../strings/index';
 import { digits, fNumber, length, mass, type Units } from '../../ui/figures';
@@ -9,7 +10,7 @@ type Best = Schema['BestIn'];
 const say = strings.compare;
 
 /** Who is best in each thing people decide by, with everybody's figure, and who is beaten in everything. */
-export function Verdict({ comparison, units }: { comparison: Comparison; units: Units }) {
+export const Verdict = memo(function Verdict({ comparison, units }: { comparison: Comparison; units: Units }) {
     const { rigs, best, beaten } = comparison;
     return (
         <section aria-label={say.verdict} className="py-2">
@@ -60,7 +61,7 @@ export function Verdict({ comparison, units }: { comparison: Comparison; units: 
             ))}
         </section>
     );
-}
+});
 
 function tell(criterion: Best['criterion'], value: number, units: Units): string {
     switch (criterion) {

@@ -9,9 +9,8 @@ type Target = Schema['TargetView'];
 /** One rig of the comparison whose control is in the hand: everything of it is looked up in its sweep. */
 export interface Held {
     id: number;
-    travel: string;
     row: number;
-    sweep: Schema['ComparedSweep'] | null;
+    sweep: Schema['ComparedSweep'];
 }
 
 /** The readings that a sweep tells and a comparison shows. */
@@ -28,9 +27,8 @@ const told = [
 
 /** A rig as it stands at a row of its sweep: what the server would say of it is only looked up. */
 export function moved(rig: Rig, held: Held | null, target: Target): Rig {
-    const sweep = held?.id === rig.id ? held.sweep : null;
-    if (!sweep || !held) return rig;
-    const { row } = held;
+    if (held?.id !== rig.id) return rig;
+    const { row, sweep } = held;
     const of = sweep.sweep;
     const at = (name: string): number | null => of.readings[name]?.[row] ?? null;
     const readings = { ...rig.readings };

@@ -1,0 +1,79 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { ComparisonQuery, Schema } from '../../api/client';
+import type { Units } from '../../ui/figures';
+import { Aligned, type Acts } from './Aligned';
+import { Figures } from './Figures';
+import { Frames } from './Frames';
+import { moved } from './shown';
+import { useHand } from './useHand';
+import { Verdict } from './Verdict';
+import { Wipe } from './Wipe';
+
+interface Props {
+    told: Schema['ComparisonView'];
+    /** What is told is still that of before the last change. */
+    isOld: boolean;
+    query: ComparisonQuery;
+    set: readonly string[];
+    units: Units;
+    onSet: (set: string[]) => void;
+    onDrop: (id: number) => void;
+    onBench: (id: number) => void;
+    onKeys: () => void;
+}
+
+/** Up to nine rigs drawn: under each other on the left, their frames, strips and what it comes to on the right. All that a drag redraws is in here. */
+export function Drawn({ told, isOld, query, set, units, onSet, onDrop, onBench, onKeys }: Props) {
+    const [wanted, setWanted] = useState('A');
+    const [large, setLarge] = useState<string | null>(null);
+    const [cropped, setCropped] = useState(false);
+    const { held, hand } = useHand(set, onSet, told, isOld);
+    const rigs = useMemo(() => told.rigs.map((rig) => moved(rig, held, told.target)), [told, held]);
+    const chosen = told.rigs.find(({ letter }) => letter === wanted) ?? told.rigs[0];
+    const now = useRef({ set, onSet, onDrop, onBench });
+    useEffect(() => {
+        now.current = { set, onSet, onDrop, onBench };
+    });
+    const [acts] = useState<Acts>({
+        choose: setWanted,
+        drop: (id) => now.current.onDrop(id),
+        bench: (id) => now.current.onBench(id),
+        release: (letter) => now.current.onSet(now.current.set.filter((each) => !each.startsWith(`${letter}:`))),
+    });
+
+    useEffect(() => {
+        const onKey = (event: KeyboardEvent) => {
+            const at = event.target instanceof HTMLElement ? event.target : null;
+            if (event.ctrlKey || event.metaKey || event.altKey || at?.closest('input, select, textarea, [role=dialog], [role=menu]'))
+                return;
+            const letter = event.key.toUpperCase();
+            if (event.key === '?') onKeys();
+            else if (event.key === 'Enter' && at?.closest('button, a, summary')) return;
+            else if (!event.shiftKey && told.rigs.some((rig) => rig.letter === letter)) setWanted(letter);
+            else if (event.key === 'w' && chosen) setLarge(chosen.letter);
+            else if (event.key === 'm') setCropped((on) => !on);
+            else if (event.key === 'Enter' && chosen) onBench(chosen.id);
+            else if (event.key === 'Delete' && chosen) onDrop(chosen.id);
+            else return;
+            event.preventDefault();
+        };
+        window.addEventListener('keydown', onKey);
+        return () => window.removeEventListener('keydown', onKey);
+    });
+
+    return (
+        <div aria-busy={isOld} className="grid gap-x-6 lg:grid-cols-[minmax(0,572px)_minmax(0,1fr)]">
+            <div className="min-w-0">
+                <Aligned rigs={rigs} units={units} query={query} held={held} hand={hand} chosen={chosen?.letter ?? ''} acts={acts} />
+            </div>
+            <div className="min-w-0 lg:border-l lg:border-line lg:pl-5">
+                <Frames rigs={rigs} target={told.target} units={units} cropped={cropped} onCrop={setCropped} onOpen={setLarge} />
+                <Figures rigs={rigs} units={units} />
+                <div className={held ? 'opacity-50' : ''}>
+                    <Verdict comparison={told} units={units} />
+                </div>
+            </div>
+            <Wipe rigs={rigs} target={told.target} units={units} letter={large} onClose={() => setLarge(null)} />
+        </div>
+    );
+}
