@@ -233,6 +233,21 @@ final class FindApiTest extends TestCase
         $this->getJson('/api/kits/'.$empty->id.'/overview')->assertOk()->assertJsonPath('rigs', 0)->assertJsonPath('magnification', null);
     }
 
+    public function test_what_was_worked_out_for_a_kit_is_never_told_of_another_that_has_its_number(): void
+    {
+        // A database that was brought back to an older state gives numbers out once more; what is kept beside it doesn't go back.
+        $this->assertGreaterThan(0, $this->getJson($this->at('overview'))->assertOk()->json('rigs'));
+        $kit = $this->user->kits()->firstOrFail();
+        $old = ['id' => $kit->id, 'revision' => $kit->revision];
+        $kit->delete();
+        $this->travel(1)->hours();
+        $other = User::query()->create(['name' => 'Other', 'guest_until' => now()->addDay()]);
+        $again = (new Kit)->forceFill($old + ['user_id' => $other->id, 'name' => 'Bag', 'extra' => new \stdClass, 'step' => 0]);
+        $again->save();
+        $this->actingAs($other);
+        $this->getJson($this->at('overview'))->assertOk()->assertJsonPath('rigs', 0);
+    }
+
     public function test_cards_come_as_tables_and_as_csv(): void
     {
         $of = ['camera' => $this->part('Body A'), 'lens' => $this->part('Moor 50')];

@@ -113,15 +113,17 @@ final class FindController
     public function overview(Request $request, Kit $kit): Response
     {
         Gate::authorize('view', $kit);
-        // Worked out once for each state of the kit; only the last one is kept.
+        // Worked out once for each state of the kit; only the last one is kept. Its number alone doesn't say which kit it is: a database that was
+        // brought back to an older state gives numbers out once more, and the cache doesn't go back with it.
         $key = 'overview '.$kit->id;
+        $state = [$kit->revision, $kit->user_id, $kit->created_at?->getTimestamp()];
         $kept = Cache::get($key);
-        if (! is_array($kept) || ($kept['revision'] ?? null) !== $kit->revision) {
-            $kept = Turns::take(SessionGuard::person($request), 'overview', function (\Closure $waited) use ($kit): array {
+        if (! is_array($kept) || ($kept['state'] ?? null) !== $state) {
+            $kept = Turns::take(SessionGuard::person($request), 'overview', function (\Closure $waited) use ($kit, $state): array {
                 $search = $this->searches->of($kit, Budget::of(self::seconds('overview'), $waited));
                 $overview = $search->overview();
 
-                return ['revision' => $kit->revision, 'json' => json_encode($this->views->overview($overview, $search->leftOut()), JSON_THROW_ON_ERROR)];
+                return ['state' => $state, 'json' => json_encode($this->views->overview($overview, $search->leftOut()), JSON_THROW_ON_ERROR)];
             });
             Cache::put($key, $kept, now()->addWeek());
         }

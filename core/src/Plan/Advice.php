@@ -12,8 +12,6 @@ use ZincThimble\Core\Reading\Balance;
 use ZincThimble\Core\Reading\BestAperture;
 use ZincThimble\Core\Reading\Light;
 use ZincThimble\Core\Reading\Reading;
-use ZincThimble\Core\Reading\ReadingTable;
-use ZincThimble\Core\Reading\Stack;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\TravelKind;
 use ZincThimble\Core\Rig\Travels;
@@ -59,22 +57,20 @@ final readonly class Advice
     {
         $axis = Axis::of($rig);
         $reading = Reading::of($rig);
-        $conditions = $rig->conditions;
         $subject = $rig->subject;
         $depth = $subject?->depthOver($reading->fieldWidthMm);
         $effective = $reading->effectiveAperture;
-        $slice = Stack::depths(ReadingTable::ofOne($reading), $conditions->totalDepth)[0];
-        $sway = Limits::SWAY_MM[$conditions->support ?? ''] ?? null;
+        $shutter = Shutter::of($rig, $reading, $axis);
         $dark = $reading->cornerBrightness !== null && $reading->cornerBrightness < Limits::CLEAR_CORNER;
 
         return new self(
             best: $depth === null || $depth <= 0.0 ? null : BestAperture::of($rig, $depth, $sharpest, $railPitchMm, $secondsPerFrame),
             depthMm: $depth,
             exposureFactor: $effective === null || $reading->markedAperture === null ? null : Light::exposureFactor($effective, $reading->markedAperture),
-            exposureS: $effective === null || $conditions->iso === null || $conditions->ev === null ? null : Light::exposureS($effective, $conditions->iso, $conditions->ev),
-            longestAcrossS: $subject?->acrossMmS === null || $reading->magnification === null ? null : Light::longestAcrossS($rig->blurLimitMm, $subject->acrossMmS, $reading->magnification),
-            longestToAndFroS: $subject?->toAndFroMmS === null || $slice === null ? null : Light::longestToAndFroS($slice, $subject->toAndFroMmS),
-            longestSwayS: $sway === null ? null : self::longestSway($sway / Limits::SWAY_S, $slice, $rig->blurLimitMm, $reading->magnification),
+            exposureS: $shutter->exposureS,
+            longestAcrossS: $shutter->acrossS,
+            longestToAndFroS: $shutter->toAndFroS,
+            longestSwayS: $shutter->swayS,
             balanceMm: Balance::balancePoint($rig, $axis)[0] ?? null,
             clearApertures: $dark ? self::clearApertures($rig) : [],
             clearZoomsMm: $dark ? self::clearZooms($rig) : [],
@@ -98,21 +94,6 @@ final readonly class Advice
         return Light::markedForFlash(
             Light::flashNumber($guideNumber, $rig->conditions->iso ?? 100.0, $distanceM, $diffuserStops, $sourceRadiusM), $reading->effectiveAperture, $reading->markedAperture,
         );
-    }
-
-    /**
-     * Hands sway to and fro and sideways alike.
-     *
-     * @param  float  $perS  mm a second
-     */
-    private static function longestSway(float $perS, ?float $slice, float $blurLimitMm, ?float $magnification): ?float
-    {
-        $limits = array_filter([
-            $slice === null ? null : $slice / 2.0 / $perS,
-            $magnification === null || $magnification <= 0.0 ? null : Light::longestAcrossS($blurLimitMm, $perS, $magnification),
-        ], static fn (?float $seconds): bool => $seconds !== null);
-
-        return $limits === [] ? null : min($limits);
     }
 
     /** @return list<float> */

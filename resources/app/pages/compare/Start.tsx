@@ -3,7 +3,7 @@ import { Link, useNavigate } from 'react-router';
 import { api, reasonOf, type Schema } from '../../api/client';
 import { comparisonsChanged, keys } from '../../api/queries';
 import { KitChoice } from '../../kit/KitChoice';
-import { useKit } from '../../kit/useKit';
+import { useKit, useKits } from '../../kit/useKit';
 import { strings } from '../../strings/index';
 import { length, magnification, type Units } from '../../ui/figures';
 import { addressOf } from './asked';
@@ -24,6 +24,7 @@ export function Start({
     const navigate = useNavigate();
     const queries = useQueryClient();
     const { kit } = useKit();
+    const { kits, error } = useKits();
     const questions = useQuery({ queryKey: keys.questions(kit), queryFn: () => api.questions(kit?.id ?? 0), enabled: kit !== undefined });
     const kept = useQuery({ queryKey: keys.comparisons, queryFn: api.comparisons });
     const ask = useMutation({
@@ -31,6 +32,10 @@ export function Start({
         onSuccess: (ready) => void navigate(addressOf(ready.rigs, ready.asked)),
     });
     const drop = useMutation({ mutationFn: api.dropComparison, onSuccess: () => comparisonsChanged(queries) });
+    // All of it at once: nothing moves away from under a hand.
+    const isWaiting =
+        kept.isPending || rigs === undefined || (error === null && (kits === undefined || (kits.length > 0 && questions.isPending)));
+    if (isWaiting) return <p className="py-3 text-sm text-soft">{say.looking}</p>;
     return (
         <>
             <section aria-label={say.questions} className="py-3">
@@ -93,16 +98,16 @@ export function Start({
             )}
             <section aria-label={say.choose} className="py-3">
                 <div className="flex items-baseline gap-4 pb-1">
-                    <h2 className="text-sm font-semibold">{rigs?.length === 0 ? say.none : say.choose}</h2>
+                    <h2 className="text-sm font-semibold">{rigs.length === 0 ? say.none : say.choose}</h2>
                     <FromFile onReady={(ready) => void navigate(addressOf(ready.rigs, ready.asked))} />
                 </div>
-                {rigs?.length === 0 && (
+                {rigs.length === 0 && (
                     <Link className="text-beam underline underline-offset-2" to="/bench">
                         {strings.places.bench}
                     </Link>
                 )}
                 <ul className="grid gap-x-6 sm:grid-cols-2 lg:grid-cols-3">
-                    {rigs?.map((rig) => (
+                    {rigs.map((rig) => (
                         <li key={rig.id}>
                             <button
                                 type="button"
