@@ -26,6 +26,11 @@ $bodies = ['app', 'tests/Feature/BodiesTest.php', ''];
 $settling = ['core', 'core/tests/Rig core/tests/Reading/PlainTraceTest.php', ''];
 $sure = ['core', 'core/tests/Reading/UncertaintyTableTest.php core/tests/Rig/ShotsTest.php', ''];
 $measuring = ['app', 'tests/Feature/MeasuringTest.php', ''];
+$picture = ['core', 'core/tests/Picture', ''];
+$compared = ['core', 'core/tests/Report/ComparisonTargetTest.php', ''];
+$schools = ['core', 'core/tests/Plan/SchoolQuestionsTest.php', ''];
+$shots = ['core', 'core/tests/Plan/ShotsTest.php', ''];
+$loose = ['app', 'tests/Feature/ComparedRigsTest.php', ''];
 $told = ['core', 'core/tests/Finding/ToldTest.php', ''];
 $advice = ['core', 'core/tests/Plan/AdviceTest.php', ''];
 $ways = ['core', 'core/tests/Joint/JoinTest.php', ''];
@@ -62,7 +67,7 @@ return [
     ['core/src/Finding/Cautions.php', '>= Limits::HEAVY_G', '> Limits::HEAVY_G', $limits],
     ['core/src/Finding/Cautions.php', '>= Limits::LONG_MM', '> Limits::LONG_MM', $limits],
     ['core/src/Finding/Cautions.php', '< Limits::FLASH_NEAR_MM', '<= Limits::FLASH_NEAR_MM', $limits],
-    ['core/src/Plan/Advice.php', '$sway / Limits::SWAY_S', '$sway', $advice],
+    ['core/src/Plan/Shutter.php', '$sway / Limits::SWAY_S', '$sway', $advice],
 
     // The lens, and the way from rays to readings.
     ['core/src/Rig/LensModel.php', '0.25 * $lens->p0 : 0.0', '0.5 * $lens->p0 : 0.0', $settling],
@@ -128,8 +133,8 @@ return [
     ['core/src/Report/Sweep.php', "'fieldHeightMm' => \$height,", "'fieldHeightMm' => \$width,", $figures],
     ['core/src/Finding/Span.php', '$this->to - $this->from + 1', '$this->to - $this->from', $figures],
     ['core/src/Drawing/Layout.php', "'rearMm' => \$rear,", "'rearMm' => \$front,", ['core', 'core/tests/Drawing/LayoutTest.php', '']],
-    ['app/Bench/RigViews.php', 'new Interval($field($greatest), $field($least))', 'new Interval($field($least), $field($greatest))', $figures],
-    ['app/Bench/RigViews.php', 'new Interval(...$range->workingDistanceMm),', 'new Interval(...$range->subjectDistanceMm),', $figures],
+    ['app/Http/Resources/RangeView.php', 'new Interval($field($greatest), $field($least))', 'new Interval($field($least), $field($greatest))', $figures],
+    ['app/Http/Resources/RangeView.php', 'new Interval(...$range->workingDistanceMm),', 'new Interval(...$range->subjectDistanceMm),', $figures],
     ['app/Bench/RigViews.php', '$answer->infinity->overshotMm, $answer->infinity->spacerToKeepMm,', '$answer->infinity->spacerToKeepMm, $answer->infinity->overshotMm,', $figures],
     ['app/Bench/RigViews.php', 'new TravelMark($at * $per + $zero,', 'new TravelMark($at * $per,', $figures],
     ['app/Search/FindViews.php', 'detailMm: $reading->detailMm', 'detailMm: $reading->depthOfFieldMm', $figures],
@@ -164,7 +169,7 @@ return [
     ['resources/app/api/client.ts', 'fields[each.pointer] ??= each.message', 'fields[each.message] ??= each.pointer', $screen('resources/app/api/client.test.ts')],
     ['resources/app/offline/waiting.ts', "action === 'move' ? 'to'", "action === 'turn' ? 'to'", $screen('resources/app/offline/waiting.test.ts')],
     ['resources/app/offline/waiting.ts', 'step.travel === last.travel)', 'true)', $screen('resources/app/offline/waiting.test.ts')],
-    ['resources/app/pages/bench/ownScale.ts', '(value - travel.zero) / travel.per', 'value / travel.per', $screen('resources/app/pages/bench/ownScale.test.ts')],
+    ['resources/app/strip/ownScale.ts', '(value - travel.zero) / travel.per', 'value / travel.per', $screen('resources/app/strip/ownScale.test.ts')],
     ['resources/app/pages/kit/fields.ts', "replace(',', '.')}x\${", "replace(',', '')}x\${", $screen('resources/app/pages/kit/fields.test.ts')],
     ['resources/app/pages/find/wish.ts', "text === null || text === '' ? NaN", 'text === null ? NaN', $screen('resources/app/pages/find/wish.test.ts')],
 
@@ -209,9 +214,35 @@ return [
     ['app/Bench/Tray.php', 'self::refusal($rig, $index, [...$way, $made]) !== null ? [] : $way', 'false ? [] : $way', $aids],
     ['app/Bench/KitAtHand.php', '=== $camera->ref', '!== $camera->ref', $aids],
     ['app/Kit/PartDocument.php', 'abs($power) > self::MOST_DIOPTRES', 'abs($power) >= self::MOST_DIOPTRES', ['app', 'tests/Feature/KitApiTest.php', 'focal_length']],
-    ['resources/app/pages/bench/ownScale.ts', "units === 'in' && travel.kind !== 'zoom'", "units === 'in'", $screen('resources/app/pages/bench/ownScale.test.ts')],
+    ['resources/app/strip/ownScale.ts', "units === 'in' && travel.kind !== 'zoom'", "units === 'in'", $screen('resources/app/strip/ownScale.test.ts')],
     ['resources/app/ui/figures.ts', "kind === 'lens' || ", '', $screen('resources/app/ui/figures.test.ts')],
     ['resources/app/strip/engraved.ts', 'const apart = 5;', 'const apart = -20;', $screen('resources/app/strip/engraved.test.ts')],
     ['resources/app/drawing/clear.ts', '- 4;', '+ 8;', $screen('resources/app/drawing/clear.test.ts')],
     ['resources/app/drawing/movement.ts', 'movement.pivotMm - 1e-6', 'movement.pivotMm + 50', $screen('resources/app/drawing/movement.test.ts')],
+    ['core/src/Picture/RigPicture.php', '2.0 * $this->magnification * $to * abs($s)', '$this->magnification * $to * abs($s)', $picture],
+    ['core/src/Picture/Target.php', '[Shape::Dome, 3.2, 2.3, 1.2]', '[Shape::Dome, 2.3, 3.2, 1.2]', $compared],
+    ['core/src/Report/ComparedRig.php', '[$this->picture->at($half), $this->picture->at(-$half)]', '[$this->picture->at(-$half), $this->picture->at($half)]', $compared],
+    ['core/src/Report/ComparedRig.php', '$byHand === [] ? $met : $bringing->isMetBy($set)', '$met', $compared],
+    ['core/src/Report/PictureColumns.php', '\'farDiscMm\' => $far?->discMm', '\'farDiscMm\' => $near?->discMm', $compared],
+    ['core/src/Report/Comparison.php', 'intdiv($n, 26) - 1)', 'intdiv($n, 26))', ['core', 'core/tests/Report/ComparisonTest.php', 'letters']],
+    ['core/src/Reading/Vignetting.php', '$out = $corner * $k / ($places - 1)', '$out = $corner * $k / $places', $compared],
+    ['core/src/Plan/SchoolQuestions.php', 'max(self::LEAST, $least, $from)', 'max(self::LEAST, $least)', $schools],
+    ['core/src/Plan/SchoolQuestions.php', '[$long, $alone], SolveTarget::FieldWidth', '[$alone, $long], SolveTarget::FieldWidth', $schools],
+    ['core/src/Plan/Shutter.php', "'braced' => self::BRACED", "'braced' => 1.0", $shots],
+    ['core/src/Plan/Shutter.php', '[$this->acrossS, $this->toAndFroS, $this->swayS, $this->customS]', '[$this->acrossS, $this->toAndFroS, $this->swayS]', $shots],
+    ['core/src/Plan/FlashPlan.php', '($effective / $reached) ** 2', '$effective / $reached', $shots],
+    ['core/src/Plan/FlashPlan.php', '$below > self::LEAST_STOPS + 1e-9', '$below > self::LEAST_STOPS + 2.0', $shots],
+    ['core/src/Plan/RailStack.php', 'min(max($next, $now + 1), $now + (int) $most)', 'max($next, $now + 1)', $shots],
+    ['core/src/Plan/RailStack.php', '$way + $screw->backlashMm > $screw->travelMm', '$way > $screw->travelMm', $shots],
+    ['core/src/Plan/RingStack.php', '$plane = min($plane, $far);', '', $shots],
+    ['core/src/Plan/RailProgram.php', 'G1 X-', 'G1 X', $shots],
+    ['app/Compare/LooseRigs.php', "->where('updated_at', '<', now()", "->where('updated_at', '>', now()", $loose],
+    ['app/Compare/LooseRigs.php', "->oldest('updated_at')->oldest('id')->limit", "->latest('updated_at')->latest('id')->limit", $loose],
+    ['app/Compare/ComparedRigs.php', '$user->rigs()->with', 'Rig::query()->with', ['app', 'tests/Feature/CompareApiTest.php', '']],
+    ['app/Http/Controllers/CompareController.php', '$comparison->rigs[$at]->before($before->subject)', '$comparison->rigs[$at]->rig', $loose],
+    ['app/Http/Controllers/FindController.php', '$kit->created_at?->getTimestamp()', 'null', ['app', 'tests/Feature/FindApiTest.php', 'has_its_number']],
+    ['resources/app/picture/layers.ts', 'atMm < 0 ? nearDiscMm / nearScale : farDiscMm / farScale', 'farDiscMm / farScale', $screen('resources/app/picture/layers.test.ts')],
+    ['resources/app/picture/blur.ts', 'Math.sqrt((radius / by) ** 2 - 1)', 'radius / by', $screen('resources/app/picture/blur.test.ts')],
+    ['resources/app/picture/develop.ts', '(sheet.y + y) * across + sheet.x', '(sheet.y + y) * across', $screen('resources/app/picture/develop.test.ts')],
+    ['resources/app/pages/compare/asked.ts', 'n > at ? letterOf(n - 1) : letter', 'letter', $screen('resources/app/pages/compare/asked.test.ts')],
 ];

@@ -88,14 +88,16 @@ final class PlanShots extends Command
                 ? ($shots->flash->needed > 1.0 ? 'The flash is too weak there: no further off than '.Phrase::figure($shots->flash->furthestMm, 'mm').'.' : 'The flash is too strong there: no nearer than '.Phrase::figure($shots->flash->nearestMm, 'mm').'.')
                 : 'Flash at 1/'.Phrase::digits(1.0 / $power).' power.');
         }
-        if ($shots->best === null) {
-            $this->line('The subject has no depth that is known: one shot.');
+        if ($shots->depthMm === null || $shots->blurMm === null) {
+            $this->line('The subject has no depth that is known, or nothing is imaged: one shot.');
 
             return;
         }
-        $this->line(sprintf('One shot: f/%s, blur at the edge %s.', Phrase::digits($shots->best->single), Phrase::figure($shots->best->singleBlurMm, 'mm')));
+        // What has no stops stands as it is.
+        $stop = static fn (?float $marked): string => $marked === null ? 'as it is' : 'f/'.Phrase::digits($marked);
+        $this->line(sprintf('One shot: %s, blur at the edge %s.', $stop($shots->best?->single), Phrase::figure($shots->blurMm, 'mm')));
         if ($shots->sliceMm !== null) {
-            $this->line(sprintf('Stack: f/%s, %d frames, %s each, about %s s.', Phrase::digits($shots->best->stacking), (int) $shots->frames(), Phrase::figure($shots->sliceMm, 'mm'), Phrase::digits((float) $shots->seconds())));
+            $this->line(sprintf('Stack: %s, %d frames, %s each, about %s s.', $stop($shots->best?->stacking), (int) $shots->frames(), Phrase::figure($shots->sliceMm, 'mm'), Phrase::digits((float) $shots->seconds())));
         }
         if ($shots->rail !== null) {
             $this->line('Rail: '.Phrase::digits($shots->rail->turnsAFrame()).' turns a frame, '.Phrase::figure($shots->rail->railMm()[$shots->rail->frames() - 1], 'mm').' in all.');

@@ -27,7 +27,10 @@ final readonly class Shots
         public ?FlashPlan $flash,
         /** Depth of the subject with its sag, mm; null = flat, or not known: one shot does it. */
         public ?float $depthMm,
+        /** Null = it has no stops to choose from, as an objective has none. */
         public ?BestAperture $best,
+        /** Blur at the edge of one shot at its best stop, mm at the sensor; null = the subject has no depth, or nothing is imaged. */
+        public ?float $blurMm,
         /** The rig at the stop that a stack is best at. */
         public ?Rig $stacked,
         /** Depth covered by one frame of the stack, mm. */
@@ -58,7 +61,7 @@ final readonly class Shots
         $depth = $depth === null || $depth <= 0.0 ? null : $depth;
         $best = $depth === null ? null : BestAperture::of($rig, $depth);
         $at = $rig->workingLens();
-        $stacked = $best === null || $at === null ? null : $rig->with(TravelKind::Aperture, $at, $best->stacking);
+        $stacked = $depth === null ? null : ($best === null || $at === null ? $rig : $rig->with(TravelKind::Aperture, $at, $best->stacking));
         $open = $stacked === null ? null : Reading::of($stacked);
         $slice = $open === null ? null : Stack::depths(ReadingTable::ofOne($open), $rig->conditions->totalDepth)[0];
         $slice = $slice === null || $slice <= 0.0 ? null : $slice;
@@ -70,6 +73,8 @@ final readonly class Shots
             flash: $flash,
             depthMm: $depth,
             best: $best,
+            blurMm: $best->singleBlurMm ?? ($depth === null || $reading->magnification === null || $reading->magnification <= 0.0 || $reading->effectiveAperture === null ? null
+                : BestAperture::edgeBlurMm($depth, $reading->magnification, $reading->effectiveAperture, $rig->conditions->wavelengthNm * 1e-6, $rig->frame->pitchMm())),
             stacked: $stacked,
             sliceMm: $slice,
             overlap: $overlap,
@@ -115,9 +120,9 @@ final readonly class Shots
                 'flashPower' => $this->flash?->power,
                 'flashMarked' => $this->flash?->marked,
             ],
-            'single' => $this->best === null ? null : ['aperture' => $this->best->single, 'blurMm' => $this->best->singleBlurMm],
-            'stack' => $this->best === null || $this->sliceMm === null ? null : [
-                'aperture' => $this->best->stacking,
+            'single' => $this->blurMm === null ? null : ['aperture' => $this->best?->single, 'blurMm' => $this->blurMm],
+            'stack' => $this->sliceMm === null ? null : [
+                'aperture' => $this->best?->stacking,
                 'depthMm' => $this->sliceMm,
                 'stepMm' => $step,
                 'frames' => $this->frames(),

@@ -247,6 +247,15 @@ final class ShotsTest extends TestCase
             'seconds' => $rail->seconds(2.0, (float) Shutter::of($open)->exposureS, 2.0), 'scaleChange' => $rail->scaleChange(Reading::of($open)->entrancePupilMm),
         ], $told['stack']);
         $this->assertNull($told['ring']);
+        // An objective has no stops, and is stacked as it is.
+        $bare = RigMaker::made(['format' => 'zinc-thimble/rig', 'version' => 1, 'camera' => ['joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24, 'columns' => 6000, 'rows' => 4000]], 'subject' => ['depthMm' => 0.6],
+            'chain' => [['kind' => 'tube', 'rear' => 'larch', 'front' => 'thread:20.32x0.706', 'lengthMm' => 105], ['kind' => 'objective', 'rear' => 'thread:20.32x0.706', 'nominal' => 4, 'na' => 0.1, 'workingDistanceMm' => 18]]]);
+        $reading = Reading::of($bare);
+        $stack = Shots::of($bare, RailScrew::of(0.5, 3200))->toArray();
+        $this->assertNull($stack['single']['aperture']);
+        $this->assertEqualsWithDelta(BestAperture::edgeBlurMm(0.6, (float) $reading->magnification, (float) $reading->effectiveAperture, 550e-6, 0.006), $stack['single']['blurMm'], 1e-12);
+        $this->assertSame([null, $reading->depthOfFieldMm], [$stack['stack']['aperture'], $stack['stack']['depthMm']]);
+        $this->assertGreaterThan(5, $stack['stack']['frames']);
         $flat = Shots::of(self::rig())->toArray();
         $this->assertSame([null, null, null], [$flat['single'], $flat['stack'], $flat['ring']]);
         $this->assertRefused('overlap', static fn () => Shots::of($rig, $screw, 1.0));

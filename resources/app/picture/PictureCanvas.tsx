@@ -1,4 +1,5 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import { strings } from '../strings/index';
 import { pictured } from './developer';
 import type { Shot } from './paint';
 
@@ -17,6 +18,7 @@ export function PictureCanvas({ shot, width, height, label, className = '' }: Pr
     const canvas = useRef<HTMLCanvasElement>(null);
     const wanted = useRef<Shot | null>(null);
     const busy = useRef(false);
+    const [isEmpty, setIsEmpty] = useState(true);
     useEffect(() => {
         wanted.current = shot;
         const paint = async () => {
@@ -30,6 +32,7 @@ export function PictureCanvas({ shot, width, height, label, className = '' }: Pr
                 to.height = h;
                 to.getContext('2d')?.putImageData(new ImageData(pixels, w, h), 0, 0);
                 to.dataset.painted = String(Number(to.dataset.painted ?? 0) + 1);
+                setIsEmpty(false);
                 if (wanted.current === now) wanted.current = null;
             }
         };
@@ -38,5 +41,12 @@ export function PictureCanvas({ shot, width, height, label, className = '' }: Pr
             void paint().finally(() => (busy.current = false));
         }
     }, [shot, width, height]);
-    return <canvas ref={canvas} role="img" aria-label={label} style={{ width, height }} className={`block bg-plate ${className}`} />;
+    return (
+        <span className={`relative block ${className}`} style={{ width, height }}>
+            <canvas ref={canvas} role="img" aria-label={label} style={{ width, height }} className="block bg-plate" />
+            {isEmpty && shot !== null && width >= 100 && (
+                <span className="absolute inset-0 flex items-center justify-center text-xs text-soft">{strings.compare.developing}</span>
+            )}
+        </span>
+    );
 }

@@ -5,7 +5,7 @@ import { toLight, toScreen } from './light';
 const sheet = (width: number, height: number, radius: number, tell: (x: number, y: number) => [number, number, number, number]): Sheet => {
     const pixels = new Uint8ClampedArray(width * height * 4);
     for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) pixels.set(tell(x, y), (y * width + x) * 4);
-    return { pixels, radius };
+    return { pixels, radius, x: 0, y: 0, width, height };
 };
 
 test('light and screen go to and fro', () => {
@@ -27,6 +27,14 @@ test('what is nearer stands before what is behind, channel by channel, and nothi
         const mean = toScreen(((toLight[edge[0]?.[c] ?? 0] ?? 0) + (toLight[edge[1]?.[c] ?? 0] ?? 0)) / 2);
         expect(Math.abs(mean - half([200, 0, 50][c] ?? 0, [10, 220, 90][c] ?? 0))).toBeLessThanOrEqual(2);
     }
+});
+
+test('a sheet that covers a part lies where it says, and nowhere else', () => {
+    const far = sheet(24, 24, 0, () => [255, 255, 255, 255]);
+    const near = { ...sheet(6, 4, 0, () => [0, 0, 0, 255]), x: 9, y: 13 };
+    const out = develop({ width: 20, height: 20, margin: 2, sheets: [far, near], sigma: 0, brightness: [] });
+    for (let y = 0; y < 20; y++)
+        for (let x = 0; x < 20; x++) expect(out[(y * 20 + x) * 4]).toBe(x >= 7 && x < 13 && y >= 11 && y < 15 ? 0 : 255);
 });
 
 test('it is as dark towards the corner as the table says, round the middle', () => {

@@ -4,6 +4,11 @@ import { toLight, toScreen } from './light';
 /** One slab as it was drawn, sharp: red, green, blue and cover, 0 to 255, and its disc. */
 export interface Sheet {
     pixels: Uint8ClampedArray<ArrayBuffer>;
+    /** Where it lies in the picture with its margin, and how large it is, px: around it, it is clear. */
+    x: number;
+    y: number;
+    width: number;
+    height: number;
     /** px */
     radius: number;
 }
@@ -26,12 +31,17 @@ export function develop({ width, height, margin, sheets, sigma, brightness }: Ex
     const across = width + 2 * margin;
     const down = height + 2 * margin;
     let sum: Plane = { width: across, height: down, data: new Float32Array(across * down * 4) };
-    for (const { pixels, radius } of sheets) {
-        const sharp: Plane = { width: across, height: down, data: lit(pixels) };
-        const { data } = radius < leastRadius ? sharp : overDisc(sharp, radius);
-        for (let i = 0; i < data.length; i += 4) {
-            const through = 1 - (data[i + 3] ?? 0);
-            for (let c = 0; c < 4; c++) sum.data[i + c] = (data[i + c] ?? 0) + (sum.data[i + c] ?? 0) * through;
+    for (const sheet of sheets) {
+        const sharp: Plane = { width: sheet.width, height: sheet.height, data: lit(sheet.pixels) };
+        const { data } = sheet.radius < leastRadius ? sharp : overDisc(sharp, sheet.radius);
+        for (let y = 0; y < sheet.height; y++) {
+            let to = ((sheet.y + y) * across + sheet.x) * 4;
+            const end = (y + 1) * sheet.width * 4;
+            for (let i = y * sheet.width * 4; i < end; i += 4) {
+                const through = 1 - (data[i + 3] ?? 0);
+                for (let c = 0; c < 4; c++) sum.data[to + c] = (data[i + c] ?? 0) + (sum.data[to + c] ?? 0) * through;
+                to += 4;
+            }
         }
     }
     if (sigma >= leastSigma) sum = overGaussian(sum, sigma);

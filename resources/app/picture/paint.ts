@@ -1,7 +1,7 @@
 import { drawGround, drawTarget, type View } from './artwork';
 import type { Exposure, Sheet } from './develop';
 import { slabs, type Layer } from './layers';
-import { nearerThan, type Target } from './surface';
+import { boxOf, nearerThan, type Target } from './surface';
 
 /** What a rig makes of a target, and how much of its picture is shown. */
 export interface Shot {
@@ -48,7 +48,16 @@ export function expose(shot: Shot, width: number, height: number, canvas: HTMLCa
         const isGround = n === 0 && target.shape === 'step' && slabsOf.length > 1;
         if (!isGround && (n === 0 || nearerThan(brush, target, toMm))) drawTarget(brush, target, view);
         brush.restore();
-        sheets.push({ pixels: brush.getImageData(0, 0, canvas.width, canvas.height).data, radius });
+        // The ground is everywhere; of a slab only what there is of it, and as far about it as it blurs, has to be developed.
+        const box = n === 0 ? null : boxOf(target, toMm);
+        const [w, h] = [canvas.width, canvas.height];
+        const about = Math.ceil(radius) + 2;
+        const at = (mm: number, middle: number, most: number, by: number) =>
+            Math.max(0, Math.min(most, Math.round(middle + mm * scale) + by));
+        const [x, y] = box === null ? [0, 0] : [at(box.left, w / 2, w, -about), at(box.top, h / 2, h, -about)];
+        const [right, low] = box === null ? [w, h] : [at(box.right, w / 2, w, about), at(box.low, h / 2, h, about)];
+        if (right <= x || low <= y) continue;
+        sheets.push({ pixels: brush.getImageData(x, y, right - x, low - y).data, x, y, width: right - x, height: low - y, radius });
     }
     return { width, height, margin, sheets, sigma: shot.gaussianMm * perMm, brightness: shown(shot) };
 }

@@ -5,6 +5,26 @@ export type Target = Schema['TargetView'];
 /** What of the drawing canvas is needed to cut a region out. */
 export type Path = Pick<CanvasRenderingContext2D, 'beginPath' | 'rect' | 'ellipse' | 'clip'>;
 
+/** A box about the target's middle, mm. */
+export interface Box {
+    left: number;
+    right: number;
+    top: number;
+    low: number;
+}
+
+/** What is drawn of a target reaches no further beyond it than by this share. */
+const beyond = 0.2;
+
+/** A box that holds all of a target that lies no further off than that. */
+export function boxOf({ shape, widthMm: w, heightMm: h, depthMm: depth }: Target, mm: number): Box {
+    const share = depth > 0 ? Math.max(0, Math.min(1, (mm + depth / 2) / depth)) : 1;
+    const rim = shape === 'step' ? 1 : Math.sqrt(1 - (1 - share) ** 2);
+    const [x, y] = [(w / 2) * (1 + beyond), (h / 2) * (1 + beyond)];
+    if (shape === 'sheet') return { left: -x, right: Math.min(x, w * share - w / 2 + (w / 2) * beyond), top: -y, low: y };
+    return { left: -x * rim, right: x * rim, top: shape === 'dome' ? -y * rim : -y, low: shape === 'dome' ? y * rim : y };
+}
+
 /**
  * Cuts a canvas, whose unit is a millimetre of the target and whose middle the target's, down to what of the target lies no further
  * off than that: the surface that its shape is, its middle half-way through its depth. What lies behind all of it is never cut off.

@@ -98,6 +98,7 @@ export const compare = {
         forget: (name: string) => `Forget ${name}`,
         fromFile: 'From a file…',
         questions: 'Questions your kit can answer',
+        developing: 'developing …',
         looking: 'Looking through your kit …',
         noQuestion: 'With a camera, a lens and a set of tubes in your kit, the questions that photographers argue about stand here.',
         schools: {
