@@ -70,7 +70,7 @@ final class PlanShots extends Command
 
     private function tell(Shots $shots): void
     {
-        $seconds = static fn (?float $s): string => $s === null ? 'not known' : ($s < 0.5 ? '1/'.round(1.0 / $s).' s' : Phrase::digits($s).' s');
+        $seconds = static fn (?float $s): string => $s === null ? 'not known' : Phrase::figure($s, 's');
         $shutter = $shots->shutter;
         $this->line('Exposure by this light: '.$seconds($shutter->exposureS));
         foreach (['across' => $shutter->acrossS, 'to and fro' => $shutter->toAndFroS, 'sway' => $shutter->swayS, 'shake of the hand, by custom' => $shutter->customS] as $what => $longest) {
@@ -86,7 +86,7 @@ final class PlanShots extends Command
             $power = $shots->flash->power;
             $this->line($power === null
                 ? ($shots->flash->needed > 1.0 ? 'The flash is too weak there: no further off than '.Phrase::figure($shots->flash->furthestMm, 'mm').'.' : 'The flash is too strong there: no nearer than '.Phrase::figure($shots->flash->nearestMm, 'mm').'.')
-                : 'Flash at 1/'.Phrase::digits(1.0 / $power).' power.');
+                : 'Flash at '.$shots->flash->powerSaid().' power.');
         }
         if ($shots->depthMm === null || $shots->blurMm === null) {
             $this->line('The subject has no depth that is known, or nothing is imaged: one shot.');
@@ -97,7 +97,7 @@ final class PlanShots extends Command
         $stop = static fn (?float $marked): string => $marked === null ? 'as it is' : 'f/'.Phrase::digits($marked);
         $this->line(sprintf('One shot: %s, blur at the edge %s.', $stop($shots->best?->single), Phrase::figure($shots->blurMm, 'mm')));
         if ($shots->sliceMm !== null) {
-            $this->line(sprintf('Stack: %s, %d frames, %s each, about %s s.', $stop($shots->best?->stacking), (int) $shots->frames(), Phrase::figure($shots->sliceMm, 'mm'), Phrase::digits((float) $shots->seconds())));
+            $this->line(sprintf('Stack: %s, %d frames, %s each, about %s.', $stop($shots->best?->stacking), (int) $shots->frames(), Phrase::figure($shots->sliceMm, 'mm'), $seconds($shots->seconds())));
         }
         if ($shots->rail !== null) {
             $this->line('Rail: '.Phrase::digits($shots->rail->turnsAFrame()).' turns a frame, '.Phrase::figure($shots->rail->railMm()[$shots->rail->frames() - 1], 'mm').' in all.');

@@ -91,6 +91,18 @@ final readonly class FlashPlan
         );
     }
 
+    /** The power as flashes show it: `1/32 + ⅓`, a third of a stop above a 32nd; null = none. */
+    public function powerSaid(): ?string
+    {
+        if ($this->power === null) {
+            return null;
+        }
+        $thirds = (int) round(-log($this->power, 2.0) * self::THIRDS);
+        $whole = (int) ceil($thirds / self::THIRDS);
+
+        return '1/'.(1 << $whole).['', ' + ⅓', ' + ⅔'][(int) ($whole * self::THIRDS) - $thirds];
+    }
+
     /** From how far off it gives the exposure at a share of its power, mm; 0 = from nowhere: so large a source is too weak. */
     public function distanceAt(float $power): float
     {
