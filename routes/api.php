@@ -15,6 +15,7 @@ use App\Http\Controllers\ReadyComparisonController;
 use App\Http\Controllers\RigController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShareController;
+use App\Http\Controllers\SheetController;
 use App\Http\Middleware\FromThePage;
 use App\Http\Middleware\GuestsOnTime;
 use Illuminate\Support\Facades\Route;
@@ -121,6 +122,7 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         Route::get('tray', [RigController::class, 'tray']);
         Route::get('mends', [RigController::class, 'mends']);
         Route::get('file', [RigController::class, 'export']);
+        Route::get('sheet', [SheetController::class, 'show']);
         Route::delete('news', [RigController::class, 'newsSeen']);
         Route::post('share', [ShareController::class, 'store']);
         Route::delete('share', [ShareController::class, 'destroy']);

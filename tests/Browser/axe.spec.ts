@@ -87,6 +87,13 @@ test.describe('axe finds nothing serious and the console stays quiet', () => {
         });
     }
 
+    test('the sheet for the table', async ({ page }) => {
+        await openDemonstration(page);
+        await page.goto(page.url().replace('/bench/', '/sheet/'));
+        await expect(page.getByRole('article')).toBeVisible();
+        await nothingSerious(page);
+    });
+
     test('compare: empty, with three rigs brought to one width', async ({ page }) => {
         await openDemonstration(page);
         await page.goto('/compare');

@@ -101,7 +101,7 @@ final class SchoolQuestions
     {
         $near = Range::of($long)->magnification[1];
         $most = Range::of($alone)->magnification[1];
-        if ($near === null || $most === null || $most <= 0.0 || $near < max(self::LEAST, self::APART * $most)) {
+        if (! self::isCloseUp($near) || $most === null || $most <= 0.0 || $near < self::APART * $most) {
             return null;
         }
 
@@ -116,7 +116,7 @@ final class SchoolQuestions
         $small = $stops === [] ? 0.0 : $stops[count($stops) - 1];
         $wide = array_values(array_filter($stops, static fn (float $stop): bool => $stop <= $small / 2.7));
         $most = Range::of($rig)->magnification[1];
-        if ($at === null || $wide === [] || $most === null || $most < self::LEAST) {
+        if ($at === null || $wide === [] || ! self::isCloseUp($most)) {
             return null;
         }
         $stop = $wide[count($wide) - 1];
@@ -184,9 +184,19 @@ final class SchoolQuestions
         if ($least === null || $most === null || $from === null || $to === null) {
             return null;
         }
-        $value = self::rounded(min($most, $to));
+        $reach = min($most, $to);
+        if (! ($reach >= self::LEAST) || ! is_finite($reach)) {
+            return null;
+        }
+        $value = self::rounded($reach);
 
         return $value >= max(self::LEAST, $least, $from) && self::hasRoom($one, $value) && self::hasRoom($other, $value) ? $value : null;
+    }
+
+    /** @phpstan-assert-if-true float $magnification */
+    private static function isCloseUp(?float $magnification): bool
+    {
+        return $magnification !== null && is_finite($magnification) && $magnification >= self::LEAST;
     }
 
     /** Nobody photographs what stands inside the rig. */
@@ -197,7 +207,11 @@ final class SchoolQuestions
         return $solution !== null && $solution->exact && (Reading::of($solution->rig)->workingDistanceMm ?? 0.0) > 0.0;
     }
 
-    /** To two digits, down or up, so that it can be reached. */
+    /**
+     * To two digits, down or up, so that it can be reached.
+     *
+     * @param  float  $value  above 0, finite
+     */
     private static function rounded(float $value, bool $up = false): float
     {
         $digit = 10.0 ** (floor(log10($value)) - 1.0);

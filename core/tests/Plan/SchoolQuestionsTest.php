@@ -113,6 +113,20 @@ final class SchoolQuestionsTest extends TestCase
         $this->assertSame([], $this->asked($bare));
     }
 
+    public function test_what_magnifies_nothing_asks_nothing(): void
+    {
+        // A lens for infinity alone, on a helicoid that goes nowhere, either way round.
+        $kit = KitFile::read(json_decode((string) json_encode(['format' => 'zinc-thimble/kit', 'version' => 1, 'cameras' => [['name' => 'Body', 'joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]]], 'parts' => [
+            ['kind' => 'helicoid', 'name' => 'Stuck', 'rear' => 'larch', 'front' => 'larch', 'minMm' => 0, 'maxMm' => 0],
+            ['kind' => 'reversing-ring', 'rear' => 'larch', 'front' => 'thread:52x0.75', 'lengthMm' => 0],
+            ['kind' => 'lens', 'name' => 'Far', 'rear' => 'larch', 'front' => 'thread:52x0.75', 'focalLengthMm' => 50, 'registerMm' => 44.5, 'frontRimMm' => 30, 'focusing' => 'fixed', 'design' => 'symmetrical'],
+        ]])))->kit();
+        foreach ($this->asked($kit) as $question) {
+            $this->assertGreaterThanOrEqual(0.1, $question->value);
+        }
+        $this->addToAssertionCount(1);
+    }
+
     /** @return array<string, SchoolQuestion> */
     private function asked(Kit $kit): array
     {

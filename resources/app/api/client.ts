@@ -203,6 +203,8 @@ export const api = {
         unwrap(client.PUT('/rigs/{rig}/name', { params: at(rig), body: { revision, name } })),
     remove: (rig: number) => unwrap(client.DELETE('/rigs/{rig}', { params: at(rig) })),
     sweep: (rig: number, travel: string) => unwrap(client.GET('/rigs/{rig}/sweep', { params: { ...at(rig), query: { travel } } })),
+    sheet: (rig: number) => unwrap(client.GET('/rigs/{rig}/sheet', { params: at(rig) })),
+    sheetAddress: (rig: number, as: 'text' | 'file') => `/api/rigs/${rig}/sheet?as=${as}`,
     mends: (rig: number) => unwrap(client.GET('/rigs/{rig}/mends', { params: at(rig) })),
     tray: (rig: number, index: number) => unwrap(client.GET('/rigs/{rig}/tray', { params: { ...at(rig), query: { index } } })),
     find: (kit: number, query: WishQuery) => unwrap(client.GET('/kits/{kit}/find', { params: { ...ofKit(kit), query } })),

@@ -35,6 +35,7 @@ export const keys = {
     rigsLike: (search: string, page: number) => ['rigs', search, page],
     rig: (id: number) => ['rig', id],
     sweep: (rig: number, revision: number, travel: string) => ['sweep', rig, revision, travel],
+    sheet: (rig: number) => ['sheet', rig],
     tray: (rig: number, make: string, index: number) => ['tray', rig, make, index],
     mends: (rig: number, revision: number | undefined) => ['mends', rig, revision],
     states: (rig: RigView) => ['states', rig.id, rig.revision],

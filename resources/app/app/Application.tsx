@@ -13,6 +13,7 @@ const KitPage = lazy(() => import('../pages/kit/KitPage'));
 const FindPage = lazy(() => import('../pages/find/FindPage'));
 const CardsPage = lazy(() => import('../pages/cards/CardsPage'));
 const ComparePage = lazy(() => import('../pages/compare/ComparePage'));
+const SheetPage = lazy(() => import('../pages/sheet/SheetPage'));
 const SharedPage = lazy(() => import('../pages/shared/SharedPage'));
 
 /** What anybody may see, and the rest for whoever is here. */
@@ -41,6 +42,7 @@ function Inside() {
             <Route path="/find" element={<FindPage person={me.data} />} />
             <Route path="/find/cards" element={<CardsPage person={me.data} />} />
             <Route path="/compare" element={<ComparePage person={me.data} />} />
+            <Route path="/sheet/:rig" element={<SheetPage person={me.data} />} />
             <Route path="*" element={<Navigate to="/bench" replace />} />
         </Routes>
     );

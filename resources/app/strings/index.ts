@@ -2,6 +2,7 @@ import { account } from './account';
 import { bench } from './bench';
 import { cards } from './cards';
 import { compare } from './compare';
+import { sheet } from './sheet';
 import { find } from './find';
 import { kit } from './kit';
 import { offline } from './offline';
@@ -9,4 +10,4 @@ import { rig } from './rig';
 import { shell } from './shell';
 
 /** Every word on the screens: one file a page, one object to read them from. */
-export const strings = { ...shell, ...bench, ...rig, ...offline, ...account, ...kit, ...find, ...cards, ...compare } as const;
+export const strings = { ...shell, ...bench, ...rig, ...offline, ...account, ...kit, ...find, ...cards, ...compare, ...sheet } as const;

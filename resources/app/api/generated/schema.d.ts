@@ -1140,6 +1140,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/rigs/{rig}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showSheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2394,6 +2410,33 @@ export interface components {
         ShareView: {
             url: string;
             since: string;
+        };
+        /** @description Lines of a sheet under one heading. */
+        SheetSection: {
+            heading: string;
+            lines: components["schemas"]["SheetText"][];
+        };
+        /** @description A line of a sheet. */
+        SheetText: {
+            text: string;
+            /** @description Stands at the right */
+            figure: string | null;
+        };
+        /** @description What goes to the table: lines by heading, and the rig to be drawn beside them. */
+        SheetView: {
+            title: string;
+            sections: components["schemas"]["SheetSection"][];
+            /**
+             * Format: float
+             * @description Length of the paper rule from the rig’s front to the subject; null = there is no such distance
+             */
+            ruleMm: number | null;
+            body: components["schemas"]["DrawingCamera"];
+            drawn: components["schemas"]["DrawingPart"][];
+            /** Format: float */
+            tipMm: number;
+            /** Format: float */
+            subjectDistanceMm: number | null;
         };
         /** @description One measure of a shot beside what the lens as settled gives. */
         ShotReading: {
@@ -5409,6 +5452,40 @@ export interface operations {
                 };
             };
             /** @description No such link, or withdrawn */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    showSheet: {
+        parameters: {
+            query?: {
+                /** @description Asked for as text or as an open file, the same as that */
+                as?: "text" | "file";
+            };
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Its sheet */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetView"];
+                };
+            };
+            /** @description No such rig of yours */
             404: {
                 headers: {
                     [name: string]: unknown;

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Bench\RigStore;
+use App\Http\Resources\DrawingCamera;
+use App\Http\Resources\DrawingPart;
+use App\Http\Resources\SheetSection;
+use App\Http\Resources\SheetText;
+use App\Http\Resources\SheetView;
+use App\Http\Resources\Trouble;
+use App\Models\Rig;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Str;
+use OpenApi\Attributes as OA;
+use ZincThimble\Core\Drawing\Layout;
+use ZincThimble\Core\File\Json;
+use ZincThimble\Core\Optics\Axis;
+use ZincThimble\Core\Plan\Sheet;
+use ZincThimble\Core\Plan\SheetLine;
+use ZincThimble\Core\Plan\Shots;
+use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Rig\Rig as CoreRig;
+
+/** A rig's sheet for the table or the bag. */
+final class SheetController
+{
+    #[OA\Get(path: '/rigs/{rig}/sheet', operationId: 'showSheet', parameters: [
+        new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer')),
+        new OA\QueryParameter(name: 'as', required: false, description: 'Asked for as text or as an open file, the same as that', schema: new OA\Schema(type: 'string', enum: ['text', 'file'])),
+    ], responses: [
+        new OA\Response(response: 200, description: 'Its sheet', content: new OA\JsonContent(ref: SheetView::class)),
+        new OA\Response(response: 404, description: 'No such rig of yours', content: new OA\JsonContent(ref: Trouble::class)),
+    ])]
+    public function show(Request $request, Rig $rig, RigStore $store): JsonResponse|Response
+    {
+        Gate::authorize('view', $rig);
+        $request->validate(['as' => ['nullable', 'string', 'in:text,file']]);
+        $core = $store->read($rig);
+        $sheet = Sheet::of(Shots::of($core));
+        $name = Str::slug($rig->name ?? 'rig') ?: 'rig';
+
+        return match ($request->input('as')) {
+            'text' => self::attached($sheet->text(), 'text/plain; charset=UTF-8', $name.'.sheet.txt'),
+            'file' => self::attached(Json::write(['format' => 'zinc-thimble/sheet', 'version' => 1, 'title' => $sheet->title, 'ruleMm' => $sheet->ruleMm, 'sections' => $sheet->toArray()]), 'application/json', $name.'.sheet.json'),
+            default => response()->json($this->view($sheet, $core)),
+        };
+    }
+
+    private function view(Sheet $sheet, CoreRig $rig): SheetView
+    {
+        $axis = Axis::of($rig);
+        $reading = Reading::along($rig, $axis);
+        $plan = Layout::of($rig, $axis, $reading);
+        $sections = [];
+        foreach ($sheet->sections as $heading => $lines) {
+            $sections[] = new SheetSection($heading, array_map(static fn (SheetLine $line): SheetText => new SheetText($line->text, $line->figure), $lines));
+        }
+
+        return new SheetView(
+            $sheet->title, $sections, $sheet->ruleMm, new DrawingCamera(...$plan['camera']),
+            array_values(array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts'])), $plan['tipMm'], $reading->subjectDistanceMm,
+        );
+    }
+
+    private static function attached(string $text, string $type, string $name): Response
+    {
+        return new Response($text, 200, ['Content-Type' => $type, 'Content-Disposition' => 'attachment; filename="'.$name.'"']);
+    }
+}
