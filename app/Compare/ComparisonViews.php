@@ -88,6 +88,7 @@ final class ComparisonViews
             brightness: $compared->brightness(self::TO_THE_CORNER),
             travels: $isDrawn ? array_map(static fn (Travel $travel): ControlName => new ControlName($travel->name(), $travel->part, $travel->kind), Travels::of($compared->rig)) : [],
             byHand: array_keys($compared->byHand),
+            isCoupled: $compared->value(Criterion::Coupled) === 1.0,
         );
     }
 }

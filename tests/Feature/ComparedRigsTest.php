@@ -55,7 +55,7 @@ final class ComparedRigsTest extends TestCase
             $this->assertSame($rig->rig->frame->columns, $one['columns']);
             $this->assertEqualsWithDelta($rig->picture?->gaussianMm, $one['gaussianMm'], 1e-12);
             $this->assertEquals($rig->brightness(17), $one['brightness']);
-            $this->assertSame(array_keys($rig->byHand), $one['byHand']);
+            $this->assertSame([array_keys($rig->byHand), $rig->rig->totals->coupling->isAutomatic()], [$one['byHand'], $one['isCoupled']]);
             $this->assertSame(array_map(static fn ($travel): array => ['name' => $travel->name(), 'index' => $travel->part, 'kind' => $travel->kind->value], Travels::of($rig->rig)), $one['travels']);
             $this->assertCount(count($rig->layers($comparison->target)), $one['layers']);
         }

@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** One rig of a comparison, brought to what all were to be brought to. */
-#[OA\Schema(required: ['letter', 'id', 'name', 'cameraName', 'title', 'settings', 'met', 'readings', 'halfWidths', 'range', 'findings', 'resolvedDetailMm', 'pixelsLeft', 'cropToMm', 'blurAtEdgeMm', 'depthMm', 'layers', 'adds', 'body', 'drawn', 'tipMm', 'subjectDistanceMm', 'columns', 'gaussianMm', 'brightness', 'travels', 'byHand'])]
+#[OA\Schema(required: ['letter', 'id', 'name', 'cameraName', 'title', 'settings', 'met', 'readings', 'halfWidths', 'range', 'findings', 'resolvedDetailMm', 'pixelsLeft', 'cropToMm', 'blurAtEdgeMm', 'depthMm', 'layers', 'adds', 'body', 'drawn', 'tipMm', 'subjectDistanceMm', 'columns', 'gaussianMm', 'brightness', 'travels', 'byHand', 'isCoupled'])]
 final readonly class ComparedRigView
 {
     /**
@@ -75,6 +75,8 @@ final readonly class ComparedRigView
         public array $travels,
         #[OA\Property(description: 'Controls that were set by hand', items: new OA\Items(type: 'string'))]
         public array $byHand,
+        #[OA\Property(description: 'Whether the camera works the aperture')]
+        public bool $isCoupled,
     ) {
     }
 }

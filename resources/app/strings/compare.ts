@@ -57,6 +57,8 @@ export const compare = {
             joints: 'Fewest joints',
             coupled: 'Aperture from the camera',
         } as Record<string, string>,
+        yes: 'yes',
+        no: 'no',
         noDifference: 'no difference that is sure',
         over: (by: string) => `by ${by} over the next`,
         beaten: (letter: string, by: string) => `${letter} is no better than ${by} in anything.`,

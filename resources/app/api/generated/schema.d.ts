@@ -1538,6 +1538,8 @@ export interface components {
             travels: components["schemas"]["ControlName"][];
             /** @description Controls that were set by hand */
             byHand: string[];
+            /** @description Whether the camera works the aperture */
+            isCoupled: boolean;
         };
         /** @description A control of one rig of a comparison at every position: its readings, and its picture of the target by row; null = nothing is imaged. */
         ComparedSweep: {

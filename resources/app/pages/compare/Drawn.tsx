@@ -22,6 +22,9 @@ interface Props {
     onKeys: () => void;
 }
 
+/** More columns than these don't stand beside the drawings. */
+const beside = 4;
+
 /** Up to nine rigs drawn: under each other on the left, their frames, strips and what it comes to on the right. All that a drag redraws is in here. */
 export function Drawn({ told, isOld, query, set, units, onSet, onDrop, onBench, onKeys }: Props) {
     const [wanted, setWanted] = useState('A');
@@ -61,6 +64,11 @@ export function Drawn({ told, isOld, query, set, units, onSet, onDrop, onBench, 
         return () => window.removeEventListener('keydown', onKey);
     });
 
+    const verdict = (
+        <div className={held ? 'opacity-50' : ''}>
+            <Verdict comparison={told} units={units} />
+        </div>
+    );
     return (
         <div aria-busy={isOld} className="grid gap-x-6 lg:grid-cols-[minmax(0,572px)_minmax(0,1fr)]">
             <div className="min-w-0">
@@ -69,10 +77,9 @@ export function Drawn({ told, isOld, query, set, units, onSet, onDrop, onBench, 
             <div className="min-w-0 lg:border-l lg:border-line lg:pl-5">
                 <Frames rigs={rigs} target={told.target} units={units} cropped={cropped} onCrop={setCropped} onOpen={setLarge} />
                 <Figures rigs={rigs} units={units} />
-                <div className={held ? 'opacity-50' : ''}>
-                    <Verdict comparison={told} units={units} />
-                </div>
+                {told.rigs.length <= beside && verdict}
             </div>
+            {told.rigs.length > beside && <div className="lg:col-span-2">{verdict}</div>}
             <Wipe rigs={rigs} target={told.target} units={units} letter={large} onClose={() => setLarge(null)} />
         </div>
     );

@@ -1,12 +1,19 @@
 import type { Schema } from '../../api/client';
 import { Scale } from '../../strip/Scale';
-import { standing, windowOf } from '../../strip/scale';
+import { standing, windowOf, type Mark, type Reach, type Window } from '../../strip/scale';
 import { strings } from '../../strings/index';
 import { digits, fNumber, lengthDigits, type Units } from '../../ui/figures';
 
 type Rig = Schema['ComparedRigView'];
 
 const readings = ['magnification', 'workingDistanceMm', 'fieldWidthMm', 'resolvedDetailMm', 'effectiveAperture', 'depthOfFieldMm'] as const;
+
+/** Where rigs stand is always in sight; how far they reach, where all of it fits on a scale. */
+function windowOfAll(marks: readonly Mark[], reaches: readonly Reach[]): Window {
+    const all = standing(marks, reaches);
+    const own = standing(marks, []);
+    return windowOf(own.length > 0 && Math.max(...all) / Math.min(...all) > 600 ? own : all);
+}
 
 /** One strip a reading: every rig's letter where it stands, and how far it goes. */
 export function Figures({ rigs, units }: { rigs: readonly Rig[]; units: Units }) {
@@ -55,7 +62,7 @@ export function Figures({ rigs, units }: { rigs: readonly Rig[]; units: Units })
                         </div>
                         {finite.length > 0 && (
                             <Scale
-                                window={windowOf(finite)}
+                                window={windowOfAll(marks, reaches)}
                                 marks={marks}
                                 reaches={reaches}
                                 tell={tell}

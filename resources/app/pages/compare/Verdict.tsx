@@ -30,7 +30,7 @@ export const Verdict = memo(function Verdict({ comparison, units }: { comparison
                     <tbody>
                         {best.map((each) => (
                             <tr key={each.criterion} className="border-b border-line align-baseline">
-                                <th scope="row" className="py-1 pr-3 text-left font-normal">
+                                <th scope="row" className="min-w-32 py-1 pr-3 text-left font-normal">
                                     {say.best[each.criterion]}
                                     {rigs.length > 1 && each.criterion !== 'coupled' && (
                                         <span className="block text-xs text-soft">
@@ -79,7 +79,7 @@ function tell(criterion: Best['criterion'], value: number, units: Units): string
 }
 
 function valueOf(rig: Rig, criterion: Best['criterion'], units: Units): string {
-    if (criterion === 'coupled') return strings.readings.couplings[rig.readings.coupling] ?? rig.readings.coupling;
+    if (criterion === 'coupled') return rig.isCoupled ? say.yes : say.no;
     const value = criterion === 'resolvedDetailMm' ? rig.resolvedDetailMm : rig.readings[criterion];
     if (value === null) return '—';
     return criterion === 'effectiveAperture' ? fNumber(value) : tell(criterion, value, units);
