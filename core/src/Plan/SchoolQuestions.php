@@ -179,18 +179,14 @@ final class SchoolQuestions
     /** The greatest round magnification that two rigs both reach; null = none worth the question. */
     private static function both(Rig $one, Rig $other): ?float
     {
-        [$least, $most] = Range::of($one)->magnification;
-        [$from, $to] = Range::of($other)->magnification;
-        if ($least === null || $most === null || $from === null || $to === null) {
+        $most = Range::of($one)->magnification[1];
+        $to = Range::of($other)->magnification[1];
+        if (! self::isCloseUp($most) || ! self::isCloseUp($to)) {
             return null;
         }
-        $reach = min($most, $to);
-        if (! ($reach >= self::LEAST) || ! is_finite($reach)) {
-            return null;
-        }
-        $value = self::rounded($reach);
+        $value = self::rounded(min($most, $to));
 
-        return $value >= max(self::LEAST, $least, $from) && self::hasRoom($one, $value) && self::hasRoom($other, $value) ? $value : null;
+        return $value >= self::LEAST && self::hasRoom($one, $value) && self::hasRoom($other, $value) ? $value : null;
     }
 
     /** @phpstan-assert-if-true float $magnification */
@@ -199,7 +195,7 @@ final class SchoolQuestions
         return $magnification !== null && is_finite($magnification) && $magnification >= self::LEAST;
     }
 
-    /** Nobody photographs what stands inside the rig. */
+    /** Whether it gets there, and with room before it: nobody photographs what stands inside the rig. */
     private static function hasRoom(Rig $rig, float $magnification): bool
     {
         $solution = Solver::anywhere($rig, SolveTarget::Magnification, $magnification);

@@ -54,7 +54,7 @@ final readonly class Sheet
             'Write down' => self::blanks($rig),
         ], static fn (array $lines): bool => $lines !== []);
 
-        return new self($rig->name ?? 'Rig without a name', $sections, $room !== null && $room > 0.0 ? $room : null);
+        return new self($rig->name ?? 'Rig without a name', $sections, $room);
     }
 
     /** As text, 72 columns wide, figures at the right. */

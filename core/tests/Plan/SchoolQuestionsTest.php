@@ -113,6 +113,17 @@ final class SchoolQuestionsTest extends TestCase
         $this->assertSame([], $this->asked($bare));
     }
 
+    public function test_what_only_one_side_reaches_is_no_question(): void
+    {
+        // On bellows that hardly move, the lens turned round begins where the usual way has long ended.
+        $kit = KitFile::read(json_decode((string) json_encode(['format' => 'zinc-thimble/kit', 'version' => 1, 'cameras' => [['name' => 'Body', 'joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]]], 'parts' => [
+            ['kind' => 'bellows', 'name' => 'Stiff', 'rear' => 'larch', 'front' => 'larch', 'minMm' => 36, 'maxMm' => 38],
+            ['kind' => 'reversing-ring', 'rear' => 'larch', 'front' => 'thread:52x0.75', 'lengthMm' => 4],
+            ['kind' => 'lens', 'name' => 'Wide', 'rear' => 'larch', 'front' => 'thread:52x0.75', 'focalLengthMm' => 28, 'registerMm' => 44.5, 'frontRimMm' => 40, 'focusing' => 'fixed', 'design' => 'retrofocus'],
+        ]])))->kit();
+        $this->assertArrayNotHasKey('usual-or-turned', $this->asked($kit));
+    }
+
     public function test_what_magnifies_nothing_asks_nothing(): void
     {
         // A lens for infinity alone, on a helicoid that goes nowhere, either way round.

@@ -112,6 +112,8 @@ final class ShotsTest extends TestCase
                 continue;
             }
             $set++;
+            $this->assertLessThanOrEqual(1.0, $plan->power);
+            $this->assertGreaterThanOrEqual(2.0 ** -8.0, $plan->power);
             $this->assertLessThanOrEqual(1.0 / 6.0 + 1e-9, abs(log($light * $plan->power / $takes, 2.0)));
             $this->assertEqualsWithDelta($plan->offStops, log($light * $plan->power / $takes, 2.0), 1e-9);
             $thirds = -3.0 * log($plan->power, 2.0);

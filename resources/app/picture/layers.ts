@@ -76,7 +76,8 @@ export function between({ nearScale, nearDiscMm, farScale, farDiscMm }: Ends, { 
         const part = (count - n - 0.5) / count;
         const atMm = (part - 0.5) * depthMm;
         const magnification = 1 / ((1 - part) / nearScale + part / farScale);
-        const perScale = depthMm === 0 ? 0 : atMm < 0 ? nearDiscMm / nearScale : farDiscMm / farScale;
+        // As far before the plane of focus as behind it, disc / scale is the same.
+        const perScale = farDiscMm / farScale;
         return { atMm, magnification, discMm: depthMm === 0 ? 0 : (magnification * perScale * Math.abs(atMm)) / (depthMm / 2) };
     });
 }
