@@ -18,6 +18,8 @@ return [
     'most_rigs_of_guest' => (int) env('ZINC_MOST_RIGS_OF_GUEST', 120),
     // Rigs that were only set up to be compared: how many at a time, and for how many days.
     'most_loose_rigs' => 256,
+    // And how many at all, those included that comparisons keep.
+    'most_kept_loose_rigs' => 1024,
     'loose_days' => 30,
     'most_bytes' => (int) env('ZINC_MOST_BYTES', 400 * 1024 * 1024),
 

@@ -81,8 +81,10 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         });
         Route::post('rigs', [FindController::class, 'setUp']);
         Route::post('comparison', [ReadyComparisonController::class, 'setUp']);
-        Route::get('questions', [ReadyComparisonController::class, 'questions']);
-        Route::post('questions/{school}', [ReadyComparisonController::class, 'ask'])->where('school', '[a-z-]{1,32}');
+        Route::middleware('throttle:heavy')->group(function (): void {
+            Route::get('questions', [ReadyComparisonController::class, 'questions']);
+            Route::post('questions/{school}', [ReadyComparisonController::class, 'ask'])->where('school', '[a-z-]{1,32}');
+        });
         Route::get('wishes', [FindController::class, 'wishes']);
         Route::post('wishes', [FindController::class, 'keep']);
         Route::delete('wishes/{wish}', [FindController::class, 'drop']);
@@ -96,8 +98,10 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         Route::post('parts/{part}/measure', [PartController::class, 'measure']);
     });
 
-    Route::get('comparison', [CompareController::class, 'show']);
-    Route::get('comparison/sweep', [CompareController::class, 'sweep']);
+    Route::middleware('throttle:find')->group(function (): void {
+        Route::get('comparison', [CompareController::class, 'show']);
+        Route::get('comparison/sweep', [CompareController::class, 'sweep']);
+    });
     Route::post('comparison/files', [ReadyComparisonController::class, 'files'])->middleware('throttle:heavy');
     Route::get('comparisons', [KeptComparisonController::class, 'index']);
     Route::post('comparisons', [KeptComparisonController::class, 'store']);

@@ -8,6 +8,7 @@ use App\Bench\RigStore;
 use App\Bench\Sharing;
 use App\Compare\ComparisonBlanks;
 use App\Compare\KeptComparisons;
+use App\Compare\LooseRigs;
 use App\Kit\OwnJoints;
 use App\Kit\PartDocument;
 use App\Models\Joint;
@@ -95,6 +96,7 @@ final class ArchiveReader
                         break;
                     }
                 }
+                LooseRigs::hold($user, 0);
                 $this->comparisons($user);
                 Quota::bytes($user->id);
             });

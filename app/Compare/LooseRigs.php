@@ -8,8 +8,10 @@ use App\Bench\RigStore;
 use App\Models\Kit;
 use App\Models\Rig;
 use App\Models\User;
+use App\Operations\Quota;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 
 /** Rigs that are set up only to be compared: on no list, and forgotten when they have served. */
@@ -26,11 +28,35 @@ final class LooseRigs
     public function add(User $user, ?Kit $kit, array $rigs): array
     {
         return DB::transaction(function () use ($user, $kit, $rigs): array {
-            $most = config('zinc.most_loose_rigs');
-            $this->makeRoom($user, (is_int($most) ? $most : 0) - count($rigs));
+            $kept = $user->rigs()->where('loose', true)->count() - self::unkept()->where('user_id', $user->id)->count();
+            $this->makeRoom($user, min(self::most('most_loose_rigs'), self::most('most_kept_loose_rigs') - $kept) - count($rigs));
+            self::hold($user, count($rigs));
+            $ids = array_map(fn (CoreRig $rig): int => $this->store->create($user, $kit, $rig, $rig->name, loose: true)->id, $rigs);
+            Quota::bytes($user->id);
 
-            return array_map(fn (CoreRig $rig): int => $this->store->create($user, $kit, $rig, $rig->name, loose: true)->id, $rigs);
+            return $ids;
         });
+    }
+
+    /**
+     * Those that comparisons keep make no room; they are held to a number of their own.
+     *
+     * @param  int  $more  that are about to come
+     *
+     * @throws ValidationException when that would be too many
+     */
+    public static function hold(User $user, int $more): void
+    {
+        if ($user->rigs()->where('loose', true)->count() + $more > self::most('most_kept_loose_rigs')) {
+            throw ValidationException::withMessages(['rigs' => 'The comparisons that you keep hold as many rigs as there is room for. Forget one that you no longer need.']);
+        }
+    }
+
+    private static function most(string $what): int
+    {
+        $most = config('zinc.'.$what);
+
+        return is_int($most) ? $most : 0;
     }
 
     /** Forgets those that no comparison keeps and nobody has touched for so long. */

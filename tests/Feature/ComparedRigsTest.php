@@ -126,6 +126,34 @@ final class ComparedRigsTest extends TestCase
         $this->assertSame(8, $this->user->rigs()->where('loose', false)->count(), 'what stands on the list stays');
     }
 
+    public function test_what_comparisons_keep_is_held_to_a_number_over_http_and_out_of_an_archive(): void
+    {
+        config(['zinc.most_loose_rigs' => 4, 'zinc.most_kept_loose_rigs' => 5]);
+        $core = $this->store->read($this->rigOf($this->user, 'Lichen disc'));
+        $loose = $this->app->make(LooseRigs::class);
+        $kept = $loose->add($this->user, null, [$core, $core, $core]);
+        $this->postJson('/api/comparisons', ['name' => 'Kept', 'rigs' => implode(',', $kept)])->assertCreated();
+        $loose->add($this->user, null, [$core, $core]);
+        $text = RigFile::write($core);
+        $this->postJson('/api/comparison/files', ['texts' => [$text, $text]])->assertCreated();
+        $this->postJson('/api/comparison/files', ['texts' => [$text, $text, $text]])->assertStatus(422)->assertJsonValidationErrors('rigs');
+        $this->assertSame(5, $this->user->rigs()->where('loose', true)->count());
+        $path = $this->app->make(ArchiveWriter::class)->write($this->user);
+        config(['zinc.most_kept_loose_rigs' => 2]);
+        $other = User::query()->create(['name' => 'Other', 'guest_until' => now()->addDay()]);
+        try {
+            $this->app->make(ArchiveReader::class)->read($other, $path);
+            $this->fail('took three');
+        } catch (\Illuminate\Validation\ValidationException $fault) {
+            $this->assertArrayHasKey('rigs', $fault->errors());
+        }
+        $this->assertSame(0, $other->rigs()->count(), 'all of it or nothing');
+        config(['zinc.most_kept_loose_rigs' => 3]);
+        $this->app->make(ArchiveReader::class)->read($other, $path);
+        $this->assertSame(3, $other->rigs()->where('loose', true)->count());
+        unlink($path);
+    }
+
     public function test_a_rig_goes_to_the_bench_as_it_stood_in_the_comparison_and_one_undo_takes_it_back(): void
     {
         $rig = $this->rigOf($this->user, 'Sedge seed, coat pattern');

@@ -35,8 +35,14 @@ final class SchoolQuestions
     /** Nothing below it is close-up. */
     private const LEAST = 0.1;
 
-    /** Lenses of a camera that are tried. */
+    /** So many of each are tried: in a kit of thousands the first that will do is among them. */
+    private const MOST_CAMERAS = 6;
+
     private const MOST_LENSES = 12;
+
+    private const MOST_GLASSES = 16;
+
+    private const MOST_SPACERS = 8;
 
     /** @var array<string, ?SchoolQuestion> null = asked, and the gear at hand can't */
     private array $found = [];
@@ -49,7 +55,7 @@ final class SchoolQuestions
     public static function of(Kit $kit, Conditions $conditions): array
     {
         $self = new self($kit, $conditions);
-        foreach ($kit->cameras() as $camera) {
+        foreach (array_slice($kit->cameras(), 0, self::MOST_CAMERAS) as $camera) {
             foreach (array_slice(self::lenses($kit), 0, self::MOST_LENSES) as $lens) {
                 try {
                     $self->ask($camera, $lens);
@@ -80,7 +86,7 @@ final class SchoolQuestions
         $behind = $ways->to([], $lens);
         if ($behind !== null) {
             [$place, $tubes] = $ways->tubes($behind, $lens);
-            $sets = array_map(static fn (Part $tube): array => [$tube], $tubes);
+            $sets = array_map(static fn (Part $tube): array => [$tube], array_slice($tubes, 0, Cards::MOST_TUBES));
             if (count($tubes) > 1) {
                 $sets[] = array_slice($tubes, 0, Cards::MOST_TUBES);
             }
@@ -136,7 +142,10 @@ final class SchoolQuestions
         $best = null;
         $most = self::LEAST;
         $withTubes = array_map(fn (array $tubes): Rig => $this->rig($camera, [...array_slice($behind, 0, $place), ...$tubes, ...array_slice($behind, $place), $lens], 'With tubes'), $sets);
-        foreach ($this->kit->ofClass(CloseUpLens::class) as $glass) {
+        // The strongest first: they reach most.
+        $glasses = $this->kit->ofClass(CloseUpLens::class);
+        usort($glasses, static fn (CloseUpLens $a, CloseUpLens $b): int => $b->powerD <=> $a->powerD);
+        foreach (array_slice($glasses, 0, self::MOST_GLASSES) as $glass) {
             $way = $ways->to([...$behind, $lens], $glass);
             if ($way === null) {
                 continue;
@@ -158,7 +167,7 @@ final class SchoolQuestions
     private function usualOrTurned(Camera $camera, RingWays $ways, Lens $lens): ?SchoolQuestion
     {
         $turned = $lens->turned();
-        foreach ($this->kit->ofClass(VariableSpacer::class) as $spacer) {
+        foreach (array_slice($this->kit->ofClass(VariableSpacer::class), 0, self::MOST_SPACERS) as $spacer) {
             $to = $ways->to([], $spacer);
             $usual = $to === null ? null : $ways->to([...$to, $spacer], $lens);
             $other = $to === null ? null : $ways->to([...$to, $spacer], $turned);
