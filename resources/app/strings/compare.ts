@@ -126,7 +126,6 @@ export const compare = {
             joints: 'Joints',
         },
         openLadder: 'Compare these rigs',
-        keysTitle: 'Keys',
         keysText: 'Without a mouse.',
         keys: [
             ['A to I', 'the controls of that rig'],

@@ -12,6 +12,8 @@ import { Bar, History } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
+import { KeepDialog } from '../../ui/KeepDialog';
+import { KeysDialog } from '../../ui/KeysDialog';
 import { Lost } from '../../ui/Lost';
 import { ChainList } from './ChainList';
 import { ConflictDialog } from './ConflictDialog';
@@ -21,7 +23,6 @@ import { Controls } from './Controls';
 import { misfits, displayedReadings, type ActiveSweep, type ReadingName } from '../../rig/displayedReadings';
 import { Findings } from '../../rig/Findings';
 import { Move } from './Move';
-import { KeepDialog, KeysDialog } from './dialogs';
 import { DescribeDialog } from './DescribeDialog';
 import { FirstRigs } from './FirstRigs';
 import { News } from './News';
@@ -494,8 +495,18 @@ export function Bench({ id, person, rigs }: Props) {
                 {rig && waiting.conflict && (
                     <ConflictDialog rig={rig} shown={shown} waiting={waiting} theirs={waiting.conflict.theirs} units={units} />
                 )}
-                {rig && <KeepDialog open={keeping} onOpenChange={setKeeping} name={rig.name} onKeep={rename} />}
-                <KeysDialog open={keysOpen} onOpenChange={setKeysOpen} />
+                {rig && (
+                    <KeepDialog
+                        open={keeping}
+                        onClose={() => setKeeping(false)}
+                        title={strings.dialog.keepTitle}
+                        text={strings.dialog.keepText}
+                        name={rig.name}
+                        nameless
+                        onKeep={rename}
+                    />
+                )}
+                <KeysDialog open={keysOpen} onOpenChange={setKeysOpen} text={strings.dialog.keysText} keys={strings.keys} />
             </div>
         </DndContext>
     );

@@ -2,17 +2,17 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { useCallback, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { api, reasonOf, type Schema } from '../../api/client';
-import { keys, rigsChanged } from '../../api/queries';
+import { comparisonsChanged, keys, rigsChanged } from '../../api/queries';
 import { Bar } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
-import { Dialog } from '../../ui/Dialog';
+import { KeepDialog } from '../../ui/KeepDialog';
+import { KeysDialog } from '../../ui/KeysDialog';
 import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
 import { asked, blanksOf, drawn, most, queryOf, withoutRig } from './asked';
 import { Drawn } from './Drawn';
 import { FromFile } from './FromFile';
-import { KeepDialog } from './KeepDialog';
 import { Ladder } from './Ladder';
 import { Sentence } from './Sentence';
 import { Start } from './Start';
@@ -94,7 +94,7 @@ export default function ComparePage({ person }: { person: Schema['Person'] }) {
                                             {say.file}
                                         </MenuItem>
                                         <MenuLine />
-                                        <MenuItem onSelect={() => setKeysOpen(true)}>{say.keysTitle}</MenuItem>
+                                        <MenuItem onSelect={() => setKeysOpen(true)}>{strings.dialog.keys}</MenuItem>
                                         <MenuItem onSelect={() => void navigate('/compare')}>{say.another}</MenuItem>
                                     </Menu>
                                 </>
@@ -146,17 +146,17 @@ export default function ComparePage({ person }: { person: Schema['Person'] }) {
                     />
                 )}
                 {wanted.rigs.length === 0 && <Start rigs={kept.data} units={units} onBegin={(id) => keep([id])} />}
-                <KeepDialog open={keeping} onClose={() => setKeeping(false)} rigs={wanted.rigs.join(',')} asked={blanksOf(wanted) ?? {}} />
-                <Dialog open={keysOpen} onOpenChange={setKeysOpen} title={say.keysTitle} text={say.keysText}>
-                    <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1 text-sm">
-                        {say.keys.map(([key, text]) => (
-                            <div key={key} className="contents">
-                                <dt className="figures">{key}</dt>
-                                <dd>{text}</dd>
-                            </div>
-                        ))}
-                    </dl>
-                </Dialog>
+                <KeepDialog
+                    open={keeping}
+                    onClose={() => setKeeping(false)}
+                    title={say.keep}
+                    text={say.keepText}
+                    onKeep={async (name) => {
+                        await api.keepComparison(name, wanted.rigs.join(','), blanksOf(wanted) ?? {});
+                        comparisonsChanged(queries);
+                    }}
+                />
+                <KeysDialog open={keysOpen} onOpenChange={setKeysOpen} text={say.keysText} keys={say.keys} />
             </main>
         </div>
     );

@@ -1,11 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, reasonOf, type Schema } from '../../api/client';
+import { api, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
 import { strings } from '../../strings/index';
-import { wordsOf } from '../../ui/typed';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
+import { KeepDialog } from '../../ui/KeepDialog';
 import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
 import { asked, isComplete, wishIn, type Wish } from './wish';
 
@@ -23,13 +23,6 @@ export function Wishes({ kit, wish, onChoose }: Props) {
     const [dialog, setDialog] = useState<'keep' | 'forget' | null>(null);
     const say = strings.find;
     const refresh = () => queries.invalidateQueries({ queryKey: key });
-    const keep = useMutation({
-        mutationFn: (name: string) => api.keepWish(kit, name, asked(wish)),
-        onSuccess: () => {
-            setDialog(null);
-            void refresh();
-        },
-    });
     const forget = useMutation({ mutationFn: (id: number) => api.dropWish(kit, id), onSuccess: () => void refresh() });
     const list = kept.data ?? [];
     return (
@@ -53,35 +46,16 @@ export function Wishes({ kit, wish, onChoose }: Props) {
                     </MenuItem>
                 ))}
             </Menu>
-            <Dialog open={dialog === 'keep'} onOpenChange={() => setDialog(null)} title={say.keepTitle} text={say.keepText}>
-                <form
-                    onSubmit={(event) => {
-                        event.preventDefault();
-                        keep.mutate(wordsOf(event.currentTarget)('name'));
-                    }}
-                >
-                    <label className="block text-sm">
-                        {strings.dialog.name}
-                        <input
-                            name="name"
-                            required
-                            maxLength={120}
-                            autoComplete="off"
-                            className="mt-1 block w-full border border-line bg-ground px-2 py-1.5 text-base"
-                        />
-                    </label>
-                    {keep.isError && (
-                        <p role="alert" className="mt-2 border-l-[3px] border-ink pl-2 text-sm">
-                            {reasonOf(keep.error)}
-                        </p>
-                    )}
-                    <div className="mt-4">
-                        <Button type="submit" strong disabled={keep.isPending}>
-                            {strings.dialog.keep}
-                        </Button>
-                    </div>
-                </form>
-            </Dialog>
+            <KeepDialog
+                open={dialog === 'keep'}
+                onClose={() => setDialog(null)}
+                title={say.keepTitle}
+                text={say.keepText}
+                onKeep={async (name) => {
+                    await api.keepWish(kit, name, asked(wish));
+                    void refresh();
+                }}
+            />
             <Dialog open={dialog === 'forget'} onOpenChange={() => setDialog(null)} title={say.forgetTitle} text="">
                 <ul>
                     {list.map((each) => (
