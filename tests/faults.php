@@ -246,4 +246,5 @@ return [
     ['resources/app/pages/compare/asked.ts', 'n > at ? letterOf(n - 1) : letter', 'letter', $screen('resources/app/pages/compare/asked.test.ts')],
     ['core/src/Plan/GapClosing.php', 'ceil($gap * self::THIRDS - 1e-9)', 'floor($gap * self::THIRDS)', ['core', 'core/tests/Plan/GapClosingTest.php', '']],
     ['resources/app/picture/layers.ts', '(1 - part) / nearScale + part / farScale', 'part / nearScale + (1 - part) / farScale', $screen('resources/app/picture/layers.test.ts')],
+    ['app/Http/Controllers/CompareController.php', 'keep($row, $revision, $set', 'keep($row, $row->revision, $set', $loose],
 ];

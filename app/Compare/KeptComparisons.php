@@ -7,7 +7,6 @@ namespace App\Compare;
 use App\Http\Resources\KeptComparisonView;
 use App\Models\KeptComparison;
 use App\Models\Rig;
-use App\Models\RigPart;
 use App\Models\User;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
@@ -47,7 +46,7 @@ final class KeptComparisons
 
         return new KeptComparisonView(
             $kept->id, $kept->name, array_map(static fn (Rig $rig): int => $rig->id, $rigs), $kept->asked,
-            array_map(static fn (Rig $rig): string => $rig->name ?? $rig->parts->map(static fn (RigPart $part): string => is_string($part->document->name ?? null) ? $part->document->name : $part->kind)->implode(' + '), $rigs),
+            array_map(static fn (Rig $rig): string => $rig->name ?? $rig->madeOf(), $rigs),
         );
     }
 }

@@ -67,6 +67,12 @@ final class Rig extends Model
         return $parts;
     }
 
+    /** What it is made of, from the camera outwards: its parts by their names. */
+    public function madeOf(): string
+    {
+        return $this->parts->map(static fn (RigPart $part): string => is_string($part->document->name ?? null) ? $part->document->name : $part->kind)->implode(' + ');
+    }
+
     /** @return HasMany<RigStep, $this> */
     public function steps(): HasMany
     {

@@ -176,6 +176,25 @@ final class ComparedRigsTest extends TestCase
         $this->postJson("/api/rigs/{$rig->id}/brought", ['rigs' => (string) $rig->id, 'asked' => ['to' => 'magnification']])->assertStatus(422)->assertJsonValidationErrors('value');
     }
 
+    public function test_whoever_changed_it_meanwhile_is_not_written_over(): void
+    {
+        $rig = $this->rigOf($this->user, 'Sedge seed, coat pattern');
+        $read = 0;
+        // Another window takes a step between the comparison and the bench: after the rig of the address and that of the comparison were read.
+        Rig::retrieved(function () use (&$read, $rig): void {
+            if (++$read === 2) {
+                DB::table('rigs')->where('id', $rig->id)->update(['revision' => 7]);
+            }
+        });
+        try {
+            $this->postJson("/api/rigs/{$rig->id}/brought", ['rigs' => (string) $rig->id, 'asked' => ['to' => 'magnification', 'value' => 3.1]])->assertStatus(409);
+        } finally {
+            Rig::flushEventListeners();
+        }
+        $this->assertSame(7, $rig->refresh()->revision);
+        $this->assertSame(1, $rig->steps()->count());
+    }
+
     public function test_a_loose_rig_that_goes_to_the_bench_stands_on_the_list_under_a_name_that_is_free(): void
     {
         $core = $this->store->read($this->rigOf($this->user, 'Lichen disc'));
@@ -250,6 +269,11 @@ final class ComparedRigsTest extends TestCase
         $this->assertSame([], $ready['asked']);
         // What a file names as a part of a kit is not believed.
         $this->assertSame(0, DB::table('rig_parts')->whereIn('rig_id', $ready['rigs'])->whereNotNull('part_id')->count());
+        $named = json_decode($good);
+        $named->chain[0]->kitPart = Part::query()->where('kit_id', $this->user->kits()->firstOrFail()->id)->where('kind', 'tube')->firstOrFail()->id;
+        $both = $this->postJson('/api/comparison/files', ['texts' => [(string) json_encode($named), (string) json_encode(['format' => 'zinc-thimble/comparison', 'version' => 1, 'rigs' => [$named]])]])->assertCreated()->json('rigs');
+        $this->assertSame(0, DB::table('rig_parts')->whereIn('rig_id', $both)->whereNotNull('part_id')->count());
+        Rig::query()->whereKey($both)->delete();
         $this->postJson('/api/comparison/files', ['texts' => [$good, '{"format":"zinc-thimble/rig","version":1}']])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/1/camera');
         $this->postJson('/api/comparison/files', ['texts' => ['{}']])->assertStatus(422);
         $this->postJson('/api/comparison/files', ['texts' => ['{"format":"zinc-thimble/comparison","version":1,"rigs":[{}]}']])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/rigs/0/format');

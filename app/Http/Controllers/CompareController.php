@@ -23,7 +23,6 @@ use Illuminate\Http\Response;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use ZincThimble\Core\File\ComparisonFile;
-use ZincThimble\Core\Picture\TargetKind;
 use ZincThimble\Core\Report\PictureColumns;
 use ZincThimble\Core\Report\Sweep;
 use ZincThimble\Core\Rig\Travels;
@@ -36,14 +35,14 @@ final class CompareController
     }
 
     #[OA\Get(path: '/comparison', operationId: 'compare', parameters: [
-        new OA\QueryParameter(name: 'rigs', required: true, description: 'Rigs of one’s own, by number, commas between: at most 64', schema: new OA\Schema(type: 'string')),
-        new OA\QueryParameter(name: 'to', required: false, description: 'What each is brought to; left out = as it is set', schema: new OA\Schema(type: 'string', enum: ['fieldWidthMm', 'magnification', 'subjectDistanceMm', 'closest'])),
-        new OA\QueryParameter(name: 'value', required: false, description: '× or mm', schema: new OA\Schema(type: 'number')),
-        new OA\QueryParameter(name: 'sharpest', required: false, description: 'Each at its sharpest stop', schema: new OA\Schema(type: 'integer', enum: [0, 1])),
-        new OA\QueryParameter(name: 'effective', required: false, description: 'All at this effective aperture', schema: new OA\Schema(type: 'number')),
-        new OA\QueryParameter(name: 'target', required: false, description: 'What they photograph; left out = the subject of the first that has one described', schema: new OA\Schema(type: 'string', enum: TargetKind::class)),
-        new OA\QueryParameter(name: 'depthMm', required: false, description: 'Depth of the target; left out = its own', schema: new OA\Schema(type: 'number')),
-        new OA\QueryParameter(name: 'set', required: false, description: 'Controls set by hand afterwards: letter of the rig, control, value, as in `B:1.length:37.9`, commas between', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(ref: '#/components/parameters/compared.rigs'),
+        new OA\QueryParameter(ref: '#/components/parameters/compared.to'),
+        new OA\QueryParameter(ref: '#/components/parameters/compared.value'),
+        new OA\QueryParameter(ref: '#/components/parameters/compared.sharpest'),
+        new OA\QueryParameter(ref: '#/components/parameters/compared.effective'),
+        new OA\QueryParameter(ref: '#/components/parameters/compared.target'),
+        new OA\QueryParameter(ref: '#/components/parameters/compared.depthMm'),
+        new OA\QueryParameter(ref: '#/components/parameters/compared.set'),
         new OA\QueryParameter(name: 'as', required: false, description: 'Asked for as CSV or as an open file, the same as that', schema: new OA\Schema(type: 'string', enum: ['json', 'csv', 'file'])),
     ], responses: [
         new OA\Response(response: 200, description: 'The rigs as they were brought there; they themselves stay as they are', content: new OA\JsonContent(ref: ComparisonView::class)),
@@ -65,14 +64,14 @@ final class CompareController
     }
 
     #[OA\Get(path: '/comparison/sweep', operationId: 'compareSweep', parameters: [
-        new OA\QueryParameter(name: 'rigs', required: true, description: 'Rigs of one’s own, by number, commas between: at most 64', schema: new OA\Schema(type: 'string')),
-        new OA\QueryParameter(name: 'to', required: false, description: 'What each is brought to; left out = as it is set', schema: new OA\Schema(type: 'string', enum: ['fieldWidthMm', 'magnification', 'subjectDistanceMm', 'closest'])),
-        new OA\QueryParameter(name: 'value', required: false, description: '× or mm', schema: new OA\Schema(type: 'number')),
-        new OA\QueryParameter(name: 'sharpest', required: false, description: 'Each at its sharpest stop', schema: new OA\Schema(type: 'integer', enum: [0, 1])),
-        new OA\QueryParameter(name: 'effective', required: false, description: 'All at this effective aperture', schema: new OA\Schema(type: 'number')),
-        new OA\QueryParameter(name: 'target', required: false, description: 'What they photograph; left out = the subject of the first that has one described', schema: new OA\Schema(type: 'string', enum: TargetKind::class)),
-        new OA\QueryParameter(name: 'depthMm', required: false, description: 'Depth of the target; left out = its own', schema: new OA\Schema(type: 'number')),
-        new OA\QueryParameter(name: 'set', required: false, description: 'Controls set by hand afterwards: letter of the rig, control, value, as in `B:1.length:37.9`, commas between', schema: new OA\Schema(type: 'string')),
+        new OA\QueryParameter(ref: '#/components/parameters/compared.rigs'),
+        new OA\QueryParameter(ref: '#/components/parameters/compared.to'),
+        new OA\QueryParameter(ref: '#/components/parameters/compared.value'),
+        new OA\QueryParameter(ref: '#/components/parameters/compared.sharpest'),
+        new OA\QueryParameter(ref: '#/components/parameters/compared.effective'),
+        new OA\QueryParameter(ref: '#/components/parameters/compared.target'),
+        new OA\QueryParameter(ref: '#/components/parameters/compared.depthMm'),
+        new OA\QueryParameter(ref: '#/components/parameters/compared.set'),
         new OA\QueryParameter(name: 'of', required: true, description: 'The rig whose control it is', schema: new OA\Schema(type: 'integer')),
         new OA\QueryParameter(name: 'travel', required: true, schema: new OA\Schema(type: 'string')),
     ], responses: [
@@ -106,13 +105,15 @@ final class CompareController
             throw ValidationException::withMessages(['rigs' => 'This rig isn’t among those that are compared.']);
         }
         $comparison = $this->compared->compare($rows, $request->blanks());
-        $before = $this->store->read($rig);
+        $before = $this->store->read($rows[$at]);
+        // What was compared is what is set: whoever changed it meanwhile isn't written over.
+        $revision = $rows[$at]->revision;
         $set = $comparison->rigs[$at]->before($before->subject);
 
-        return Shown::first(function () use ($rig, $before, $set): RigView {
+        return Shown::first(function () use ($rig, $revision, $before, $set): RigView {
             $row = $this->store->putOnBench($rig);
             if (! $set->setting->isSameAs($before->setting)) {
-                $row = $this->store->keep($row, $row->revision, $set, 'set as in Compare');
+                $row = $this->store->keep($row, $revision, $set, 'set as in Compare');
             }
 
             return $this->bench->rig($row->load('parts'), $set, $before);

@@ -63,12 +63,14 @@ final class ReadyComparisonController
         foreach ($request->texts() as $n => $text) {
             try {
                 $document = Json::read($text);
-                if (ComparisonFile::isOne($document)) {
+                // Whatever a file names as parts of a kit is not believed.
+                if ($document instanceof \stdClass && ComparisonFile::isOne($document)) {
+                    $document->rigs = is_array($document->rigs ?? null) ? array_map(static fn (mixed $rig): mixed => $rig instanceof \stdClass ? RigStore::without($rig) : $rig, $document->rigs) : null;
                     $file = ComparisonFile::read($document, Comparison::MOST);
                     array_push($rigs, ...$file->rigs);
                     $asked = ComparisonBlanks::checked($file->asked);
                 } else {
-                    $rigs[] = RigFile::read($document);
+                    $rigs[] = RigFile::read($document instanceof \stdClass ? RigStore::without($document) : $document);
                 }
             } catch (FileInvalid $invalid) {
                 // Of several files it is said which.
@@ -78,8 +80,6 @@ final class ReadyComparisonController
         if (count($rigs) > Comparison::MOST) {
             throw ValidationException::withMessages(['texts' => 'That is more than '.Comparison::MOST.' rigs.']);
         }
-        // Whatever a file names as parts of a kit is not believed.
-        $rigs = array_map(static fn (CoreRig $rig): CoreRig => RigFile::read(RigStore::without((object) json_decode(RigFile::write($rig)))), $rigs);
 
         return response()->json(new ReadyComparison($this->loose->add($user, $kit, $rigs), (object) $asked), 201);
     }

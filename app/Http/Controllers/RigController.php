@@ -31,7 +31,6 @@ use App\Http\Resources\Trouble;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Models\Rig;
-use App\Models\RigPart;
 use App\Models\RigStep;
 use App\Operations\Shown;
 use Illuminate\Http\JsonResponse;
@@ -75,7 +74,7 @@ final class RigController
         return response()->json(array_map(fn (Rig $rig): RigSummary => new RigSummary(
             $rig->id,
             $rig->name,
-            $rig->parts->map(fn (RigPart $part): string => is_string($part->document->name ?? null) ? $part->document->name : $part->kind)->implode(' + '),
+            $rig->madeOf(),
             $rig->updated_at->toIso8601String(),
             $rig->tags,
             $this->store->trouble($rig),

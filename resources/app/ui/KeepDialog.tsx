@@ -20,27 +20,22 @@ interface Props {
 export function KeepDialog({ open, onClose, title, text, name = null, nameless = false, onKeep }: Props) {
     const [trouble, setTrouble] = useState<string | null>(null);
     const [busy, setBusy] = useState(false);
+    const close = () => {
+        setTrouble(null);
+        onClose();
+    };
     const submit = (event: SubmitEvent<HTMLFormElement>) => {
         event.preventDefault();
         const wanted = new FormData(event.currentTarget).get('name');
         setTrouble(null);
         setBusy(true);
         onKeep(typeof wanted === 'string' ? wanted : '')
-            .then(onClose)
+            .then(close)
             .catch((error: unknown) => setTrouble(reasonOf(error)))
             .finally(() => setBusy(false));
     };
     return (
-        <Dialog
-            open={open}
-            onOpenChange={(on) => {
-                if (on) return;
-                setTrouble(null);
-                onClose();
-            }}
-            title={title}
-            text={text}
-        >
+        <Dialog open={open} onOpenChange={(on) => !on && close()} title={title} text={text}>
             <form onSubmit={submit}>
                 <label className="block text-sm">
                     {strings.dialog.name}
@@ -59,7 +54,7 @@ export function KeepDialog({ open, onClose, title, text, name = null, nameless =
                     </p>
                 )}
                 <div className="mt-4 flex justify-end gap-2">
-                    <Button onClick={onClose}>{strings.dialog.cancel}</Button>
+                    <Button onClick={close}>{strings.dialog.cancel}</Button>
                     <Button strong type="submit" disabled={busy}>
                         {strings.dialog.keep}
                     </Button>

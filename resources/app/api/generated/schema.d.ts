@@ -2862,6 +2862,22 @@ export interface components {
         support: "hand" | "braced" | "table";
         ranking: "ease" | "room" | "light" | "mass" | "price";
         page: number;
+        /** @description Rigs of one’s own, by number, commas between: at most 64 */
+        "compared.rigs": string;
+        /** @description What each is brought to; left out = as it is set */
+        "compared.to": "fieldWidthMm" | "magnification" | "subjectDistanceMm" | "closest";
+        /** @description × or mm */
+        "compared.value": number;
+        /** @description Each at its sharpest stop */
+        "compared.sharpest": 0 | 1;
+        /** @description All at this effective aperture */
+        "compared.effective": number;
+        /** @description What they photograph; left out = the subject of the first that has one described */
+        "compared.target": "subject" | "seed" | "capsule" | "tooth" | "dots" | "grid" | "print" | "label";
+        /** @description Depth of the target; left out = its own */
+        "compared.depthMm": number;
+        /** @description Controls set by hand afterwards: letter of the rig, control, value, as in `B:1.length:37.9`, commas between */
+        "compared.set": string;
     };
     requestBodies: never;
     headers: never;
@@ -3167,21 +3183,21 @@ export interface operations {
         parameters: {
             query: {
                 /** @description Rigs of one’s own, by number, commas between: at most 64 */
-                rigs: string;
+                rigs: components["parameters"]["compared.rigs"];
                 /** @description What each is brought to; left out = as it is set */
-                to?: "fieldWidthMm" | "magnification" | "subjectDistanceMm" | "closest";
+                to?: components["parameters"]["compared.to"];
                 /** @description × or mm */
-                value?: number;
+                value?: components["parameters"]["compared.value"];
                 /** @description Each at its sharpest stop */
-                sharpest?: 0 | 1;
+                sharpest?: components["parameters"]["compared.sharpest"];
                 /** @description All at this effective aperture */
-                effective?: number;
+                effective?: components["parameters"]["compared.effective"];
                 /** @description What they photograph; left out = the subject of the first that has one described */
-                target?: "subject" | "seed" | "capsule" | "tooth" | "dots" | "grid" | "print" | "label";
+                target?: components["parameters"]["compared.target"];
                 /** @description Depth of the target; left out = its own */
-                depthMm?: number;
+                depthMm?: components["parameters"]["compared.depthMm"];
                 /** @description Controls set by hand afterwards: letter of the rig, control, value, as in `B:1.length:37.9`, commas between */
-                set?: string;
+                set?: components["parameters"]["compared.set"];
                 /** @description Asked for as CSV or as an open file, the same as that */
                 as?: "json" | "csv" | "file";
             };
@@ -3215,21 +3231,21 @@ export interface operations {
         parameters: {
             query: {
                 /** @description Rigs of one’s own, by number, commas between: at most 64 */
-                rigs: string;
+                rigs: components["parameters"]["compared.rigs"];
                 /** @description What each is brought to; left out = as it is set */
-                to?: "fieldWidthMm" | "magnification" | "subjectDistanceMm" | "closest";
+                to?: components["parameters"]["compared.to"];
                 /** @description × or mm */
-                value?: number;
+                value?: components["parameters"]["compared.value"];
                 /** @description Each at its sharpest stop */
-                sharpest?: 0 | 1;
+                sharpest?: components["parameters"]["compared.sharpest"];
                 /** @description All at this effective aperture */
-                effective?: number;
+                effective?: components["parameters"]["compared.effective"];
                 /** @description What they photograph; left out = the subject of the first that has one described */
-                target?: "subject" | "seed" | "capsule" | "tooth" | "dots" | "grid" | "print" | "label";
+                target?: components["parameters"]["compared.target"];
                 /** @description Depth of the target; left out = its own */
-                depthMm?: number;
+                depthMm?: components["parameters"]["compared.depthMm"];
                 /** @description Controls set by hand afterwards: letter of the rig, control, value, as in `B:1.length:37.9`, commas between */
-                set?: string;
+                set?: components["parameters"]["compared.set"];
                 /** @description The rig whose control it is */
                 of: number;
                 travel: string;

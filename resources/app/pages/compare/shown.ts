@@ -33,7 +33,7 @@ export function moved(rig: Rig, held: Held | null, target: Target): Rig {
     const at = (name: string): number | null => of.readings[name]?.[row] ?? null;
     const readings = { ...rig.readings };
     const halfWidths = { ...rig.halfWidths };
-    for (const name of told) if (!of.still.includes(name)) readings[name] = at(name);
+    for (const name of told) readings[name] = at(name);
     for (const name of Object.keys(halfWidths)) {
         const half = of.halfWidths[name]?.[row];
         if (half != null) halfWidths[name] = half;
