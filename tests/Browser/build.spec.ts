@@ -56,21 +56,33 @@ test('by keyboard alone: a wide lens reversed on bellows behind two adapters, se
 
 test('with the mouse: two lenses coupled face to face, one part carried from the tray to its joint', async ({ page }) => {
     await openDemonstration(page);
+    let answer = () => {};
+    const asked = new Promise<void>((resolve) => (answer = resolve));
+    await page.route('**/api/rigs/proposals*', (route) => asked.then(() => route.continue()));
     await newRig(page);
     const chain = chainOf(page);
     const options = chain.getByRole('option');
     const tray = (name: string) => page.getByRole('option', { name: new RegExp(`^${name}`) }).last();
 
-    // Carried by hand to the joint in the drawing, once the first rigs are there: they push the tray down as they arrive.
-    await expect(page.getByRole('heading', { name: 'Start from what your kit makes' })).toBeVisible();
-    await page.waitForLoadState('networkidle');
-    const from = await tray('Tern to Larch').boundingBox();
-    const joint = await page.locator('svg[role=img] circle[fill=transparent]').first().boundingBox();
-    if (!from || !joint) throw new Error('nothing to carry');
+    // Carried by hand to the joint in the drawing. The room for the first rigs is kept while they are worked out: the tray stays where it is.
+    const place = async () => (await tray('Tern to Larch').boundingBox()) ?? { x: NaN, y: NaN };
+    const first = page.getByRole('region', { name: 'Start from what your kit makes' });
+    await expect(first).toBeVisible();
+    await expect(tray('Tern to Larch')).toBeVisible();
+    const before = await place();
+    answer();
+    await expect(first.getByRole('button')).toHaveCount(3);
+    const from = await place();
+    expect(from.y).toBeCloseTo(before.y, 0);
     await page.mouse.move(from.x + 20, from.y + 20);
     await page.mouse.down();
     await page.mouse.move(from.x + 40, from.y - 20, { steps: 4 });
+    const at = page.locator('svg[role=img] circle[fill=transparent]').first();
+    const joint = await at.boundingBox();
+    if (!joint) throw new Error('no joint to carry it to');
     await page.mouse.move(joint.x + joint.width / 2, joint.y + joint.height / 2, { steps: 8 });
+    // It swells when it would take the part: a hand lets go then.
+    await expect(at.locator('xpath=following-sibling::*[local-name()="circle"]')).toHaveAttribute('r', '11');
     await page.mouse.up();
     await expect(options).toHaveCount(4);
 

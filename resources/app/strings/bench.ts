@@ -131,6 +131,8 @@ export const bench = {
         newer: 'Newer',
         older: 'Older',
         first: 'Start from what your kit makes',
+        noFirst: 'Nothing in your kit makes a rig yet: it takes a camera, a lens, and what joins them.',
+        toKit: 'Put parts into your kit',
         unreadable: (trouble: string) => `Can’t be read any more: ${trouble}.`,
         takeFile: 'Export its file',
     },

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { api } from '../../api/client';
 import { keys, rigsChanged } from '../../api/queries';
 import { useKits } from '../../kit/useKit';
@@ -19,13 +19,23 @@ export function FirstRigs() {
             void navigate(`/bench/${rig.id}`);
         },
     });
-    if (!proposals.data || proposals.data.length === 0) return null;
+    // Their room is kept while they are worked out: nothing slides away under a hand that reaches into the tray.
+    const waiting = proposals.data === undefined && !proposals.isError;
     return (
         <section aria-label={strings.rigs.first} className="py-2">
             <h2 className="pb-1 text-sm font-semibold">{strings.rigs.first}</h2>
-            <ul className="flex flex-wrap gap-2">
-                {proposals.data.map((each) => (
-                    <li key={each.title} className="max-w-[260px] flex-1">
+            <ul aria-busy={waiting} className="grid auto-rows-[minmax(116px,auto)] gap-2 sm:grid-cols-3">
+                {waiting && [0, 1, 2].map((each) => <li key={each} aria-hidden className="plate" />)}
+                {proposals.data?.length === 0 && (
+                    <li className="col-span-full text-sm text-soft">
+                        {strings.rigs.noFirst}{' '}
+                        <Link to="/kit" className="text-beam underline underline-offset-2">
+                            {strings.rigs.toKit}
+                        </Link>
+                    </li>
+                )}
+                {proposals.data?.map((each) => (
+                    <li key={each.title}>
                         <button
                             type="button"
                             disabled={start.isPending}
@@ -42,7 +52,7 @@ export function FirstRigs() {
                     </li>
                 ))}
             </ul>
-            {start.error && <p role="alert">{start.error.message}</p>}
+            {(start.error ?? proposals.error) && <p role="alert">{(start.error ?? proposals.error)?.message}</p>}
         </section>
     );
 }
