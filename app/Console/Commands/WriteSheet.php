@@ -24,7 +24,7 @@ final class WriteSheet extends Command
         if ($rig === null) {
             return 2;
         }
-        $sheet = Sheet::of(Shots::of($rig));
+        $sheet = Sheet::of(Shots::planned($rig));
         if ($this->option('json')) {
             $this->printJson($sheet->toArray());
         } else {

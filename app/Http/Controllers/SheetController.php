@@ -42,7 +42,7 @@ final class SheetController
         Gate::authorize('view', $rig);
         $request->validate(['as' => ['nullable', 'string', 'in:text,file']]);
         $core = $store->read($rig);
-        $sheet = Sheet::of(Shots::of($core));
+        $sheet = Sheet::of(Shots::planned($core));
         $name = Str::slug($rig->name ?? 'rig') ?: 'rig';
 
         return match ($request->input('as')) {

@@ -103,6 +103,7 @@ final class FieldGuide
         'reversed' => ['Reversed', '', 'Mounted by its filter thread.'],
         'marks' => ['Engraved on the ring', '', 'Each mark: where on the ring (0 infinity, 1 closest), and its distance or magnification.'],
         'flatField' => ['Flat field', '', 'Sharp from corner to corner of a flat thing: enlarging, copying and most macro lenses are.'],
+        'bracketStep' => ['Bracketing turns it by', '', 'The share of the ring’s whole turn that the camera’s finest focus step moves it. Nobody engraves it: measure it once under Shots on the Bench.'],
         'stations' => ['Zoom stations', '', 'The fields that differ, at each focal length you know. One at either end is enough to begin.'],
         'measured' => ['Measured', '', 'Which figures were measured, and how far each may be off.'],
         'set' => ['Set', '', 'As it usually stands: ring, aperture, zoom.'],
@@ -128,8 +129,9 @@ final class FieldGuide
         'travelMm' => ['Travel', 'mm', 'From one end to the other.'],
         'loadG' => ['Bears', 'g', 'The most it should carry.'],
         'guideNumber' => ['Guide number', 'm', 'At ISO 100, in metres: in its data. Those in feet: divide by 3.3.'],
-        'recycleS' => ['Ready again after', 's', 'At the power you use.'],
+        'recycleS' => ['Ready again after', 's', 'At full power, in its data; at less it takes less.'],
         'watts' => ['Power', 'W', 'As printed on the lamp.'],
+        'lumensPerWatt' => ['Light per watt', 'lm', 'Lumens over watts, as printed on the box: 80 to 120 for a diode, 15 to 25 for a halogen lamp.'],
     ];
 
     /** What changes the answer most, per kind: asked first. Joints and names come by themselves. */
@@ -154,7 +156,7 @@ final class FieldGuide
         'tripod' => ['name', 'loadG'],
         'stand' => ['name', 'loadG'],
         'flash' => ['name', 'guideNumber', 'recycleS'],
-        'lamp' => ['name', 'watts'],
+        'lamp' => ['name', 'watts', 'lumensPerWatt'],
         'reference' => ['name', 'widthMm', 'depthMm'],
     ];
 

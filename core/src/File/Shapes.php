@@ -106,6 +106,30 @@ final class Shapes
             Field::choices('surroundings', 'sun', 'cold', 'water'),
             Field::text('mode'),
             Field::flag('infinity'),
+            Field::object('plan', self::plan()),
+        ];
+    }
+
+    /**
+     * What is decided of light and shots.
+     *
+     * @return list<Field>
+     */
+    private static function plan(): array
+    {
+        return [
+            Field::choice('light', 'there', 'flash', 'lamp', 'torch'),
+            Field::object('flash', [
+                Field::text('name'), Field::number('guideNumber', 0.01, 1000.0), Field::number('recycleS', 0.0, 3600.0), Field::distance('distanceMm'),
+                Field::number('diffuserStops', 0.0, 20.0), Field::length('sourceRadiusMm'), Field::number('angleDeg', 0.0, 90.0),
+            ]),
+            Field::object('lamp', [Field::text('name'), Field::number('watts', 0.0, 100_000.0), self::lumensPerWatt()]),
+            Field::choice('by', 'single', 'rail', 'ring', 'bracketing'),
+            Field::object('rail', [Field::text('name'), Field::number('pitchMm', 0.001, 1000.0), Field::integer('steps', 1, 10_000_000), Field::number('backlashMm', 0.0, 100.0), Field::width('travelMm')]),
+            Field::number('overlap', 0.0, 0.9),
+            Field::number('settleS', 0.0, 3600.0),
+            Field::number('betweenS', 0.0, 3600.0),
+            Field::integer('batteryFrames', 1, 1_000_000),
         ];
     }
 
@@ -195,7 +219,7 @@ final class Shapes
             Kind::Rail => [Field::width('travelMm')->needed(), Field::width('pitchMm')->needed(), Field::number('loadG', 0.0, 1_000_000.0)],
             Kind::Tripod, Kind::Stand => [Field::number('loadG', 0.0, 1_000_000.0)],
             Kind::Flash => [Field::number('guideNumber', 0.01, 1000.0)->needed(), Field::number('recycleS', 0.0, 3600.0)],
-            Kind::Lamp => [Field::number('watts', 0.0, 100_000.0)],
+            Kind::Lamp => [Field::number('watts', 0.0, 100_000.0), self::lumensPerWatt()],
             Kind::Reference => [Field::width('widthMm'), Field::number('depthMm', 0.0, 3000.0)],
             Kind::Camera => [],
         };
@@ -209,6 +233,7 @@ final class Shapes
         return [
             ...$figures,
             Field::flag('reversed'),
+            Field::number('bracketStep', 0.0, 1.0),
             Field::choice('focusing', 'unit', 'internal', 'fixed', 'unknown'),
             Field::choice('design', 'symmetrical', 'triplet', 'telephoto', 'retrofocus', 'wide', 'unknown'),
             Field::objects('marks', [
@@ -279,6 +304,12 @@ final class Shapes
             Field::text('at', 40),
             Field::text('note'),
         ];
+    }
+
+    /** No light gives more than 683. */
+    private static function lumensPerWatt(): Field
+    {
+        return Field::number('lumensPerWatt', 0.01, 683.0);
     }
 
     private static function fNumber(string $name): Field

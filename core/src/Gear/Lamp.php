@@ -12,6 +12,8 @@ final readonly class Lamp extends Item
         Values $document,
         /** What it draws, W; null = not known. */
         public ?float $watts,
+        /** Light from each watt, lm; null = not known. */
+        public ?float $lumensPerWatt,
     ) {
         parent::__construct(Kind::Lamp, $identity, $document);
     }
@@ -19,6 +21,6 @@ final readonly class Lamp extends Item
     /** @throws InvalidFigure names the joint that is none */
     public static function from(Values $values): self
     {
-        return new self(PartIdentity::from(Kind::Lamp, $values), $values, $values->floatOrNull('watts'));
+        return new self(PartIdentity::from(Kind::Lamp, $values), $values, $values->floatOrNull('watts'), $values->floatOrNull('lumensPerWatt'));
     }
 }

@@ -42,6 +42,17 @@ final readonly class FlashPlan
     ) {
     }
 
+    /** Where a flash usually stands, mm from the subject, until somebody says it. */
+    public const USUAL_MM = 180.0;
+
+    /** As the rig's own plan says; null = it has no flash, or how much light the rig takes isn't known. */
+    public static function planned(Rig $rig, ?Reading $read = null): ?self
+    {
+        $plan = $rig->conditions->plan;
+
+        return $plan->guideNumber === null ? null : self::of($rig, $plan->guideNumber, $plan->flashMm ?? self::USUAL_MM, $plan->diffuserStops, $plan->sourceRadiusMm, $read);
+    }
+
     /**
      * @param  float  $guideNumber  m at ISO 100, above 0
      * @param  float  $distanceMm  flash to subject, above 0
@@ -51,7 +62,7 @@ final readonly class FlashPlan
      *
      * @throws InvalidFigure names what can't be
      */
-    public static function of(Rig $rig, float $guideNumber, float $distanceMm, float $diffuserStops = 0.0, float $sourceRadiusMm = 0.0): ?self
+    public static function of(Rig $rig, float $guideNumber, float $distanceMm, float $diffuserStops = 0.0, float $sourceRadiusMm = 0.0, ?Reading $read = null): ?self
     {
         foreach (['guideNumber' => $guideNumber, 'flashMm' => $distanceMm] as $name => $value) {
             if (! is_finite($value) || $value <= 0.0) {
@@ -63,7 +74,7 @@ final readonly class FlashPlan
                 throw InvalidFigure::because($name, 'should be 0 or more');
             }
         }
-        $reading = Reading::of($rig);
+        $reading = $read ?? Reading::of($rig);
         $effective = $reading->effectiveAperture;
         if ($effective === null) {
             return null;

@@ -26,9 +26,9 @@ final class GapClosing
      *
      * @return list<ClosedGap> none where there is no gap, or none is known
      */
-    public static function of(Rig $rig, ?FlashPlan $flash = null): array
+    public static function of(Rig $rig, ?FlashPlan $flash = null, ?Shutter $known = null): array
     {
-        $shutter = Shutter::of($rig);
+        $shutter = $known ?? Shutter::of($rig);
         $gap = $shutter->gapStops();
         if ($gap === null || $gap <= 1e-9) {
             return [];
@@ -84,7 +84,7 @@ final class GapClosing
         ['sliceMm' => $slice] = $numbers->at($best[0]);
         $depth = $rig->subject?->depthOver($rig->frame->widthMm / $numbers->magnification);
 
-        return new ClosedGap(GapWay::OpenUp, $best[1], $stops[$best[0]], $slice, $slice === null || $slice <= 0.0 || $depth === null || $depth <= 0.0 ? null : Stack::frames($depth, $slice, Stack::OVERLAP));
+        return new ClosedGap(GapWay::OpenUp, $best[1], $stops[$best[0]], $slice, $slice === null || $slice <= 0.0 || $depth === null || $depth <= 0.0 ? null : Stack::frames($depth, $slice, $rig->conditions->plan->overlap ?? Stack::OVERLAP));
     }
 
     /** How fast it may move, where its own motion is what limits most; null where it isn't. */

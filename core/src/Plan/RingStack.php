@@ -66,7 +66,7 @@ final readonly class RingStack
     }
 
     /** The working lens's own ring, else the first that there is. */
-    private static function ring(Rig $rig): ?Travel
+    public static function ring(Rig $rig): ?Travel
     {
         $rings = array_values(array_filter(Travels::of($rig), static fn (Travel $travel): bool => $travel->kind === TravelKind::Focus && $travel->spans()));
         foreach ($rings as $ring) {
@@ -78,22 +78,31 @@ final readonly class RingStack
         return $rings[0] ?? null;
     }
 
-    private static function frame(Rig $rig, Travel $ring, float $planeMm): ?RingFrame
+    /** Where the ring is focused on that plane, 0 to 1, the nearest to where it stands; null = nowhere. */
+    public static function focusAt(Rig $rig, Travel $ring, float $planeMm): ?float
     {
         $best = null;
         $stands = Travels::setting($rig, $ring);
         foreach (Solver::along($rig, $ring, SolveTarget::SubjectDistance, $planeMm) as $solution) {
             $focus = Travels::setting($solution->rig, $ring);
-            if ($solution->exact && ($best === null || abs($focus - $stands) < abs($best[0] - $stands))) {
-                $best = [$focus, $solution->rig];
+            if ($solution->exact && ($best === null || abs($focus - $stands) < abs($best - $stands))) {
+                $best = $focus;
             }
         }
-        if ($best === null) {
+
+        return $best;
+    }
+
+    private static function frame(Rig $rig, Travel $ring, float $planeMm): ?RingFrame
+    {
+        $focus = self::focusAt($rig, $ring, $planeMm);
+        if ($focus === null) {
             return null;
         }
-        $reading = Reading::along($best[1], Axis::of($best[1]));
+        $turned = $rig->with($ring->kind, $ring->part, $focus);
+        $reading = Reading::along($turned, Axis::of($turned));
         $slice = Stack::depths(ReadingTable::ofOne($reading), $rig->conditions->totalDepth)[0];
 
-        return $reading->fieldWidthMm === null || $slice === null || $slice <= 0.0 ? null : new RingFrame($best[0], $planeMm, $reading->fieldWidthMm, $slice);
+        return $reading->fieldWidthMm === null || $slice === null || $slice <= 0.0 ? null : new RingFrame($focus, $planeMm, $reading->fieldWidthMm, $slice);
     }
 }

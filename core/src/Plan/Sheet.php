@@ -15,7 +15,9 @@ use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Reading\FocusState;
 use ZincThimble\Core\Reading\Range;
 use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Rig\LightSource;
 use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\ShotsBy;
 
 /**
  * What goes to the table: a rig's figures, what is joined to what and how it is set, what to do in order, light, shots, what to mind and what
@@ -145,8 +147,13 @@ final readonly class Sheet
             $lines[] = new SheetLine('Take one frame as a test: is the corner lit?');
         }
         $frames = $shots->frames();
-        if ($frames !== null && $frames > 1 && $shots->sliceMm !== null) {
-            $lines[] = new SheetLine(sprintf('For a stack: %d frames, %s each%s.', $frames, Phrase::figure($shots->sliceMm * (1.0 - $shots->overlap), 'mm'), $shots->rail === null ? '' : ', '.Phrase::digits($shots->rail->turnsAFrame()).' turns of the rail'));
+        if ($shots->isStack() && $shots->sliceMm !== null) {
+            $by = match ($rig->conditions->plan->by) {
+                ShotsBy::Ring => ' by the ring',
+                ShotsBy::Bracketing => ' by the camera’s own steps',
+                default => $shots->rail === null ? '' : ', '.Phrase::digits($shots->rail->turnsAFrame()).' turns of the rail',
+            };
+            $lines[] = new SheetLine(sprintf('For a stack: %d frames, %s each%s.', (int) $frames, Phrase::figure($shots->sliceMm * (1.0 - $shots->overlap), 'mm'), $by));
         }
 
         return $lines;
@@ -167,10 +174,15 @@ final readonly class Sheet
     private static function light(Shots $shots): array
     {
         $conditions = $shots->rig->conditions;
-        $lines = [];
-        if ($shots->flash !== null) {
-            $lines[] = new SheetLine('Flash, guide number '.Phrase::digits($shots->flash->guideNumber).', '.Phrase::figure($shots->flash->distanceMm, 'mm').' off', $shots->flash->powerSaid() ?? 'out of its reach');
-        }
+        $plan = $conditions->plan;
+        $figures = LightFigures::of($shots->rig);
+        $lines = match ($plan->light) {
+            LightSource::Lamp => self::lit($plan->lampName ?? 'Lamp', $figures->lightLux, $figures->lampMm),
+            LightSource::Torch => [new SheetLine('Room dark, painted with a torch for', Phrase::figure(GapClosing::TORCH_S, 's')), ...self::lit('Torch', $figures->torchLux, $figures->torchMm)],
+            LightSource::There => [],
+            // Without a word on it a flash is told where there is one.
+            LightSource::Flash, null => self::flash($shots),
+        };
         if ($conditions->iso !== null) {
             $lines[] = new SheetLine('ISO', Phrase::digits($conditions->iso));
         }
@@ -186,6 +198,40 @@ final readonly class Sheet
     }
 
     /** @return list<SheetLine> */
+    private static function flash(Shots $shots): array
+    {
+        $flash = $shots->flash;
+        if ($flash === null) {
+            return [];
+        }
+        $plan = $shots->rig->conditions->plan;
+        $name = $plan->flashName ?? 'Flash, guide number '.Phrase::digits($flash->guideNumber);
+        $lines = [new SheetLine($name.', '.Phrase::figure($flash->distanceMm, 'mm').' off', $flash->powerSaid() ?? 'out of its reach')];
+        $open = $shots->stackFlash();
+        if ($shots->isStack() && $open !== null && $open->powerSaid() !== $flash->powerSaid()) {
+            $lines[] = new SheetLine('For the stack, at its stop', $open->powerSaid() ?? 'out of its reach');
+        }
+        $angle = Reading::of($shots->rig)->lightGapDeg;
+        if ($plan->flashAngleDeg !== null || $angle !== null) {
+            $lines[] = new SheetLine('Over the plane of focus', implode(', ', array_filter([
+                $plan->flashAngleDeg === null ? null : number_format($plan->flashAngleDeg).'°',
+                $angle === null ? null : 'below '.number_format($angle).'°',
+            ])));
+        }
+
+        return $lines;
+    }
+
+    /** @return list<SheetLine> */
+    private static function lit(string $name, ?float $lux, ?float $mm): array
+    {
+        return [
+            ...($lux === null ? [] : [new SheetLine($name.': light on the subject', Phrase::digits($lux).' lux')]),
+            ...($mm === null ? [] : [new SheetLine($name.', bare, at', Phrase::figure($mm, 'mm'))]),
+        ];
+    }
+
+    /** @return list<SheetLine> */
     private static function single(Shots $shots): array
     {
         if ($shots->blurMm === null) {
@@ -193,19 +239,30 @@ final readonly class Sheet
         }
         $stop = $shots->best === null ? 'As it is' : Phrase::figure($shots->best->single, 'f').' on the ring';
 
-        return [new SheetLine($stop.': blur at the edge of the subject', Phrase::digits(1000.0 * $shots->blurMm).' µm')];
+        $lines = [new SheetLine($stop.': blur at the edge of the subject', Phrase::digits(1000.0 * $shots->blurMm).' µm')];
+        if ($shots->fall !== null && $shots->fall->depthMm > 0.0) {
+            $lines[] = new SheetLine('Focused behind its nearest point', Phrase::figure($shots->fall->depthMm * $shots->fall->focusedAt, 'mm'));
+        }
+
+        return $lines;
     }
 
     /** @return list<SheetLine> */
     private static function stack(Shots $shots): array
     {
         $frames = $shots->frames();
-        if ($frames === null || $frames < 2 || $shots->sliceMm === null) {
+        if (! $shots->isStack() || $frames === null || $shots->sliceMm === null) {
             return [];
         }
+        $plan = $shots->rig->conditions->plan;
         $lines = [new SheetLine($shots->best === null ? 'Stop' : 'Stop on the ring', $shots->best === null ? 'as it is' : Phrase::figure($shots->best->stacking, 'f')), new SheetLine('Frames', (string) $frames), new SheetLine('Slice', Phrase::figure($shots->sliceMm, 'mm'))];
-        if ($shots->rail !== null) {
-            $lines[] = new SheetLine('Way of the rail', Phrase::figure($shots->rail->railMm()[$frames - 1], 'mm'));
+        array_push($lines, ...match ($plan->by) {
+            ShotsBy::Ring => self::ring($shots),
+            ShotsBy::Bracketing => self::bracketing($shots),
+            default => self::rail($shots),
+        });
+        if ($plan->batteryFrames !== null && $frames > $plan->batteryFrames) {
+            $lines[] = new SheetLine('Batteries', (string) (int) ceil($frames / $plan->batteryFrames));
         }
         $seconds = $shots->seconds();
         if ($seconds !== null) {
@@ -216,6 +273,50 @@ final readonly class Sheet
         }
 
         return $lines;
+    }
+
+    /** @return list<SheetLine> */
+    private static function rail(Shots $shots): array
+    {
+        if ($shots->rail === null) {
+            return [];
+        }
+        $rail = $shots->rail;
+        $name = $shots->rig->conditions->plan->railName;
+
+        return [
+            new SheetLine($name === null ? 'Way of the rail' : $name.': its way', Phrase::figure($rail->railMm()[$rail->frames() - 1], 'mm')),
+            new SheetLine('Turns a frame', Phrase::digits($rail->turnsAFrame())),
+        ];
+    }
+
+    /** @return list<SheetLine> */
+    private static function ring(Shots $shots): array
+    {
+        $ring = $shots->ring;
+        if ($ring === null || $ring->frames === [] || $shots->stacked === null) {
+            return [];
+        }
+        $at = $ring->ring->part;
+        $said = static fn (float $focus): string => AsEngraved::of($shots->stacked->with($ring->ring->kind, $at, $focus), $at);
+        $last = $ring->frames[count($ring->frames) - 1];
+
+        return [
+            new SheetLine('Ring, first frame', $said($ring->frames[0]->focus)),
+            new SheetLine($ring->isWhole ? 'Ring, last frame' : 'Ring, last frame; the far end is out of its reach', $said($last->focus)),
+            new SheetLine('Frame is wide, first to last', Phrase::digits($ring->frames[0]->fieldMm).' to '.Phrase::figure($last->fieldMm, 'mm')),
+        ];
+    }
+
+    /** @return list<SheetLine> */
+    private static function bracketing(Shots $shots): array
+    {
+        $bracketing = $shots->bracketing;
+
+        return $bracketing === null ? [] : [
+            new SheetLine('Step of the camera', (string) $bracketing->setting),
+            new SheetLine($bracketing->leavesGap ? 'Widest step; it leaves gaps' : 'Widest step', Phrase::figure($bracketing->widestMm, 'mm')),
+        ];
     }
 
     /** @return list<SheetLine> what is measured at the table, with room to write it */

@@ -10,7 +10,9 @@ use ZincThimble\Core\Reading\BestAperture;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\ReadingTable;
 use ZincThimble\Core\Reading\Stack;
+use ZincThimble\Core\Rig\LightSource;
 use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\ShotsBy;
 use ZincThimble\Core\Rig\TravelKind;
 
 /** Light, one shot and a stack of a rig's subject (rig file, version 1, `rig:shots`). */
@@ -38,6 +40,12 @@ final readonly class Shots
         public float $overlap,
         public ?RailStack $rail,
         public ?RingStack $ring,
+        public ?Bracketing $bracketing,
+        /** Why the rail can't go through it; null = it can, or there is no rail. */
+        public ?string $railTrouble,
+        /** Why nobody goes through it by the ring; null = it can be done, or there is no ring. */
+        public ?string $ringTrouble,
+        public ?SliceFall $fall,
         /** Scale lost over the stack, as a share; null = telecentric, or no stack. */
         public ?float $scaleChange,
     ) {
@@ -50,7 +58,7 @@ final readonly class Shots
      *
      * @throws InvalidFigure names what can't be
      */
-    public static function of(Rig $rig, ?RailScrew $screw = null, float $overlap = Stack::OVERLAP, ?FlashPlan $flash = null): self
+    public static function of(Rig $rig, ?RailScrew $screw = null, float $overlap = Stack::OVERLAP, ?FlashPlan $flash = null, ?string $railTrouble = null): self
     {
         if (! ($overlap >= 0.0 && $overlap < 1.0)) {
             throw InvalidFigure::because('overlap', 'should be 0 or more and below 1');
@@ -67,6 +75,15 @@ final readonly class Shots
         $slice = $slice === null || $slice <= 0.0 ? null : $slice;
         $rail = $screw === null || $slice === null || $depth === null ? null : RailStack::through($depth, $slice, $screw, $overlap);
 
+        $ring = $ringTrouble = null;
+        if ($stacked !== null && $slice !== null) {
+            try {
+                $ring = RingStack::through($stacked, $depth, $overlap);
+            } catch (InvalidFigure $trouble) {
+                $ringTrouble = $trouble->getMessage();
+            }
+        }
+
         return new self(
             rig: $rig,
             shutter: Shutter::of($rig, $reading, $axis),
@@ -79,7 +96,11 @@ final readonly class Shots
             sliceMm: $slice,
             overlap: $overlap,
             rail: $rail,
-            ring: $stacked === null || $slice === null ? null : RingStack::through($stacked, $depth, $overlap),
+            bracketing: $stacked === null || $slice === null ? null : Bracketing::through($stacked, $depth, $overlap),
+            railTrouble: $railTrouble,
+            fall: SliceFall::of($rig, $reading),
+            ring: $ring,
+            ringTrouble: $ringTrouble,
             scaleChange: match (true) {
                 $open === null || $slice === null => null,
                 $rail !== null => $rail->scaleChange($open->entrancePupilMm),
@@ -88,20 +109,72 @@ final readonly class Shots
         );
     }
 
-    /** Frames of the stack; null = there is none. */
+    /**
+     * As the rig's own plan says: its rail, its overlap, its flash. A rail that can't go through it is told, and the rest stands.
+     *
+     * @throws InvalidFigure names what can't be, but for the rail
+     */
+    public static function planned(Rig $rig): self
+    {
+        $plan = $rig->conditions->plan;
+        $overlap = $plan->overlap ?? Stack::OVERLAP;
+        $flash = FlashPlan::planned($rig);
+        if ($plan->pitchMm === null) {
+            return self::of($rig, null, $overlap, $flash);
+        }
+        $screw = RailScrew::of($plan->pitchMm, $plan->steps, $plan->backlashMm, $plan->railTravelMm);
+        try {
+            return self::of($rig, $screw, $overlap, $flash);
+        } catch (InvalidFigure $trouble) {
+            return self::of($rig, null, $overlap, $flash, $trouble->getMessage());
+        }
+    }
+
+    /** Frames of a stack: by the way that is planned, else by the rail, else counted from the slice; null = there is none. */
     public function frames(): ?int
     {
-        return $this->rail?->frames() ?? ($this->sliceMm === null || $this->depthMm === null ? null : Stack::frames($this->depthMm, $this->sliceMm, $this->overlap));
+        $counted = match ($this->rig->conditions->plan->by) {
+            ShotsBy::Ring => count($this->ring->frames ?? []) ?: null,
+            ShotsBy::Bracketing => $this->bracketing?->frames,
+            default => null,
+        };
+
+        return $counted ?? $this->rail?->frames() ?? ($this->sliceMm === null || $this->depthMm === null ? null : Stack::frames($this->depthMm, $this->sliceMm, $this->overlap));
+    }
+
+    /** Whether it is planned in more frames than one. */
+    public function isStack(): bool
+    {
+        return $this->rig->conditions->plan->by !== ShotsBy::Single && $this->frames() > 1;
     }
 
     /** Time that the stack takes, s. */
     public function seconds(): ?float
     {
         $frames = $this->frames();
-        // At the stack's own stop; without light that is known, the exposure counts as nothing.
+
+        return $frames === null ? null : $frames * $this->secondsAFrame();
+    }
+
+    /** Settling, the exposure at the stack's own stop, and what it takes until the next frame or until the flash is charged again, s. */
+    private function secondsAFrame(): float
+    {
+        $plan = $this->rig->conditions->plan;
+        $between = $plan->betweenS ?? self::RECYCLE_S;
+        if ($plan->light === LightSource::Flash) {
+            // What a flash gives is over before any shutter; charging takes as much of its time as of its power.
+            return ($plan->settleS ?? self::SETTLE_S) + max($between, ($plan->flashRecycleS ?? 0.0) * ($this->stackFlash()->power ?? 1.0));
+        }
+        // Without light that is known, the exposure counts as nothing.
         $exposure = $this->stacked === null ? null : Shutter::of($this->stacked)->exposureS;
 
-        return $frames === null ? null : $frames * (self::SETTLE_S + ($exposure ?? 0.0) + self::RECYCLE_S);
+        return ($plan->settleS ?? self::SETTLE_S) + ($exposure ?? 0.0) + $between;
+    }
+
+    /** The flash at the stack's own stop. */
+    public function stackFlash(): ?FlashPlan
+    {
+        return $this->stacked === null ? null : FlashPlan::planned($this->stacked);
     }
 
     /** @return array<string, mixed> as the file format names it */

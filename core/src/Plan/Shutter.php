@@ -39,6 +39,7 @@ final readonly class Shutter
     ) {
     }
 
+    /** What is at hand of its reading and its axis need not be traced again. */
     public static function of(Rig $rig, ?Reading $read = null, ?Axis $along = null): self
     {
         $axis = $along ?? Axis::of($rig);

@@ -45,6 +45,20 @@ final class Light
         return $effectiveNeeded / ($effective / $marked);
     }
 
+    /** So much light of a bare lamp goes to the side that its reflector faces: all of it, over half a sphere. */
+    private const HALF_SPHERE = 2.0 * M_PI;
+
+    /**
+     * How far off a lamp gives so much light, mm: `E = lumens / (2 pi d^2)`, its light spread evenly over half a sphere.
+     *
+     * @param  float  $lumens  above 0
+     * @param  float  $lux  above 0
+     */
+    public static function lampMm(float $lumens, float $lux): float
+    {
+        return 1000.0 * sqrt($lumens / (self::HALF_SPHERE * $lux));
+    }
+
     /**
      * Longest shutter when something moves across, s: `c / (v M)`; null when it stands still or nothing is imaged.
      *

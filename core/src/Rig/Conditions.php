@@ -7,7 +7,7 @@ namespace ZincThimble\Core\Rig;
 use ZincThimble\Core\Gear\Frame;
 use ZincThimble\Core\Gear\Values;
 
-/** Under which conditions a rig is read: schools, light, support. */
+/** Under which conditions a rig is read: schools, light, support, and what is planned with them. */
 final readonly class Conditions
 {
     public function __construct(
@@ -36,6 +36,8 @@ final readonly class Conditions
         public ?string $mode,
         /** Whether it is to focus at infinity too. */
         public bool $infinity,
+        /** What is decided of light and shots. */
+        public ShootingPlan $plan,
         public Values $document,
     ) {
     }
@@ -60,6 +62,7 @@ final readonly class Conditions
             surroundings: is_string($surroundings) ? [$surroundings] : $values->strings('surroundings'),
             mode: $values->stringOrNull('mode'),
             infinity: $values->boolOr('infinity', false),
+            plan: ShootingPlan::from($values->object('plan')),
             document: $values,
         );
     }

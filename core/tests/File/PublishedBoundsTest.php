@@ -169,6 +169,8 @@ final class PublishedBoundsTest extends TestCase
         yield 'flash guideNumber' => ['flash', 'guideNumber', 0.01, 1_000.0];
         yield 'flash recycleS' => ['flash', 'recycleS', 0.0, 3_600.0];
         yield 'lamp watts' => ['lamp', 'watts', 0.0, 100_000.0];
+        yield 'lamp lumensPerWatt' => ['lamp', 'lumensPerWatt', 0.01, 683.0];
+        yield 'lens bracketStep' => ['lens', 'bracketStep', 0.0, 1.0];
         yield 'reference widthMm' => ['reference', 'widthMm', 0.001, 3_000.0];
         yield 'reference depthMm' => ['reference', 'depthMm', 0.0, 3_000.0];
         yield 'in a kit count' => ['in a kit', 'count', 0.0, 10_000.0];
@@ -177,6 +179,22 @@ final class PublishedBoundsTest extends TestCase
         yield 'conditions askedDistanceMm' => ['conditions', 'askedDistanceMm', 0.001, 1_000_000.0];
         yield 'conditions iso' => ['conditions', 'iso', 0.01, 10_000_000.0];
         yield 'conditions ev' => ['conditions', 'ev', -30.0, 40.0];
+        yield 'conditions plan/flash/guideNumber' => ['conditions', 'plan/flash/guideNumber', 0.01, 1_000.0];
+        yield 'conditions plan/flash/recycleS' => ['conditions', 'plan/flash/recycleS', 0.0, 3_600.0];
+        yield 'conditions plan/flash/distanceMm' => ['conditions', 'plan/flash/distanceMm', 0.001, 1_000_000.0];
+        yield 'conditions plan/flash/diffuserStops' => ['conditions', 'plan/flash/diffuserStops', 0.0, 20.0];
+        yield 'conditions plan/flash/sourceRadiusMm' => ['conditions', 'plan/flash/sourceRadiusMm', 0.0, 3_000.0];
+        yield 'conditions plan/flash/angleDeg' => ['conditions', 'plan/flash/angleDeg', 0.0, 90.0];
+        yield 'conditions plan/lamp/watts' => ['conditions', 'plan/lamp/watts', 0.0, 100_000.0];
+        yield 'conditions plan/lamp/lumensPerWatt' => ['conditions', 'plan/lamp/lumensPerWatt', 0.01, 683.0];
+        yield 'conditions plan/rail/pitchMm' => ['conditions', 'plan/rail/pitchMm', 0.001, 1_000.0];
+        yield 'conditions plan/rail/steps' => ['conditions', 'plan/rail/steps', 1.0, 10_000_000.0];
+        yield 'conditions plan/rail/backlashMm' => ['conditions', 'plan/rail/backlashMm', 0.0, 100.0];
+        yield 'conditions plan/rail/travelMm' => ['conditions', 'plan/rail/travelMm', 0.001, 3_000.0];
+        yield 'conditions plan/overlap' => ['conditions', 'plan/overlap', 0.0, 0.9];
+        yield 'conditions plan/settleS' => ['conditions', 'plan/settleS', 0.0, 3_600.0];
+        yield 'conditions plan/betweenS' => ['conditions', 'plan/betweenS', 0.0, 3_600.0];
+        yield 'conditions plan/batteryFrames' => ['conditions', 'plan/batteryFrames', 1.0, 1_000_000.0];
         yield 'subject widthMm' => ['subject', 'widthMm', 0.001, 1_000_000.0];
         yield 'subject depthMm' => ['subject', 'depthMm', 0.0, 1_000_000.0];
         yield 'subject radiusMm' => ['subject', 'radiusMm', 0.001, 1_000_000.0];
@@ -214,6 +232,8 @@ final class PublishedBoundsTest extends TestCase
         yield 'conditions apertureModel' => ['conditions', 'apertureModel', ['pupil', 'simple']];
         yield 'conditions depthModel' => ['conditions', 'depthModel', ['geometric', 'total']];
         yield 'conditions support' => ['conditions', 'support', ['hand', 'braced', 'table']];
+        yield 'conditions plan/light' => ['conditions', 'plan/light', ['there', 'flash', 'lamp', 'torch']];
+        yield 'conditions plan/by' => ['conditions', 'plan/by', ['single', 'rail', 'ring', 'bracketing']];
         yield 'conditions surroundings' => ['conditions', 'surroundings', ['sun', 'cold', 'water']];
         yield 'subject traits' => ['subject', 'traits', ['flees', 'stings', 'wet', 'hot', 'protected', 'melts']];
     }
@@ -342,7 +362,11 @@ final class PublishedBoundsTest extends TestCase
     private static function said(string $what, string $field, mixed $value): string
     {
         if ($what === 'conditions' || $what === 'subject') {
-            $faults = self::rigFaults([$what => [$field => $value]]);
+            $nested = $value;
+            foreach (array_reverse(explode('/', $field)) as $name) {
+                $nested = [$name => $nested];
+            }
+            $faults = self::rigFaults([$what => $nested]);
 
             return self::at($faults, '/'.$what.'/'.$field);
         }

@@ -375,7 +375,8 @@ final class FiguresByNameTest extends TestCase
         }
         $flash = self::made(Kind::Flash, Flash::class, ['guideNumber' => 20, 'recycleS' => 4]);
         $this->assertSame([20.0, 4.0], [$flash->guideNumber, $flash->recycleS]);
-        $this->assertSame(11.0, self::made(Kind::Lamp, Lamp::class, ['watts' => 11])->watts);
+        $lamp = self::made(Kind::Lamp, Lamp::class, ['watts' => 11, 'lumensPerWatt' => 90]);
+        $this->assertSame([11.0, 90.0], [$lamp->watts, $lamp->lumensPerWatt]);
         $reference = self::made(Kind::Reference, Reference::class, ['widthMm' => 30, 'depthMm' => 10]);
         $this->assertSame([30.0, 10.0], [$reference->widthMm, $reference->depthMm]);
         foreach ([Kind::Rail, Kind::Tripod, Kind::Stand, Kind::Flash, Kind::Lamp, Kind::Reference, Kind::Camera] as $kind) {

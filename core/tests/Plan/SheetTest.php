@@ -10,6 +10,7 @@ use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Plan\AsEngraved;
 use ZincThimble\Core\Plan\FlashPlan;
+use ZincThimble\Core\Plan\LightFigures;
 use ZincThimble\Core\Plan\RailScrew;
 use ZincThimble\Core\Plan\Sheet;
 use ZincThimble\Core\Plan\Shots;
@@ -54,13 +55,67 @@ final class SheetTest extends TestCase
         $this->assertLessThan(strpos($steps, 'move the whole rig'), strpos($steps, 'fill the frame'));
         $this->assertLessThan(strpos($steps, 'Close to'), strpos($steps, 'move the whole rig'));
         $light = array_column($told['Light'], 'figure', 'text');
-        $this->assertSame([$flash?->powerSaid(), '200', Phrase::figure((float) $shots->shutter->exposureS, 's'), Phrase::figure((float) $shots->shutter->longestS(), 's')], array_values($light));
+        $this->assertSame([$flash?->powerSaid(), 'below '.number_format((float) $reading->lightGapDeg).'°', '200', Phrase::figure((float) $shots->shutter->exposureS, 's'), Phrase::figure((float) $shots->shutter->longestS(), 's')], array_values($light));
         $this->assertSame(Phrase::digits(1000.0 * (float) $shots->blurMm).' µm', $told['One shot'][0]['figure']);
         $stack = array_column($told['Stack'], 'figure', 'text');
         $this->assertSame([(string) $shots->frames(), Phrase::figure((float) $shots->sliceMm, 'mm')], [$stack['Frames'], $stack['Slice']]);
         $this->assertSame(Phrase::figure($shots->rail?->railMm()[$shots->rail->frames() - 1] ?? 0.0, 'mm'), $stack['Way of the rail']);
         $this->assertStringContainsString('sun', $told['Mind'][0]['text']);
         $this->assertSame(['draw', 'ring of Fell 35', 'front to subject', 'aperture', 'shutter', 'frames', 'sharp?'], array_column($told['Write down'], 'text'));
+    }
+
+    public function test_what_is_planned_with_the_rig_is_on_it(): void
+    {
+        $rig = self::seed();
+        $planned = static fn (array $plan): Shots => Shots::planned($rig->withConditions($rig->conditions->with(['ev' => 8.0, 'iso' => 200.0, 'support' => 'braced', 'plan' => $plan])));
+        $of = static fn (Shots $shots, string $heading): array => array_column(Sheet::of($shots)->toArray()[$heading] ?? [], 'figure', 'text');
+        $flash = ['name' => 'Spark 24', 'guideNumber' => 24, 'distanceMm' => 180, 'angleDeg' => 35, 'recycleS' => 8];
+        $rail = ['name' => 'Ninety rail', 'pitchMm' => 1.25, 'steps' => 400];
+
+        $shots = $planned(['light' => 'flash', 'flash' => $flash, 'by' => 'rail', 'rail' => $rail, 'overlap' => 0.3, 'batteryFrames' => 10]);
+        $light = $of($shots, 'Light');
+        $this->assertSame($shots->flash?->powerSaid(), $light['Spark 24, '.Phrase::figure(180.0, 'mm').' off']);
+        $this->assertSame('35°, below '.number_format((float) Reading::of($rig)->lightGapDeg).'°', $light['Over the plane of focus']);
+        $stack = $of($shots, 'Stack');
+        $this->assertSame(0.3, $shots->overlap);
+        $this->assertSame(Phrase::digits((float) $shots->rail?->turnsAFrame()), $stack['Turns a frame']);
+        $this->assertArrayHasKey('Ninety rail: its way', $stack);
+        $this->assertSame((string) (int) ceil((int) $shots->frames() / 10), $stack['Batteries']);
+        // Each frame settles for two seconds; the flash is charged for as much of eight as of its power it gave, but never quicker than two.
+        $this->assertEqualsWithDelta((int) $shots->frames() * (2.0 + max(2.0, 8.0 * (float) $shots->stackFlash()?->power)), $shots->seconds(), 1e-9);
+
+        $this->assertSame([], $of($planned(['by' => 'single']), 'Stack'));
+        $macro = RigMaker::made(['format' => 'zinc-thimble/rig', 'version' => 1, 'camera' => ['joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24, 'columns' => 6000, 'rows' => 4000]], 'subject' => ['depthMm' => 4], 'chain' => [
+            ['kind' => 'lens', 'name' => 'Fell 105', 'rear' => 'larch', 'focalLengthMm' => 105, 'registerMm' => 44.5, 'frontRimMm' => 100, 'focusing' => 'unit', 'design' => 'symmetrical', 'maxMagnification' => 1.0, 'bracketStep' => 0.0004,
+                'aperture' => ['widest' => 2.8, 'smallest' => 22, 'control' => 'ring'], 'set' => ['aperture' => 8, 'focus' => 0.6]],
+        ]]);
+        $by = static fn (string $way): Shots => Shots::planned($macro->withConditions($macro->conditions->with(['plan' => ['by' => $way]])));
+        $bracketing = $by('bracketing');
+        $this->assertNotNull($bracketing->bracketing);
+        $this->assertSame($bracketing->bracketing->frames, $bracketing->frames());
+        $said = $of($bracketing, 'Stack');
+        $this->assertSame([(string) $bracketing->bracketing->setting, Phrase::figure($bracketing->bracketing->widestMm, 'mm')], [$said['Step of the camera'], $said['Widest step']]);
+        $ring = $by('ring');
+        $this->assertNotNull($ring->ring);
+        $this->assertSame(count($ring->ring->frames), $ring->frames());
+        $at = $ring->ring->ring->part;
+        $said = $of($ring, 'Stack');
+        $this->assertSame(AsEngraved::of($ring->stacked?->with($ring->ring->ring->kind, $at, $ring->ring->frames[0]->focus) ?? $rig, $at), $said['Ring, first frame']);
+        $lamp = $planned(['light' => 'lamp', 'lamp' => ['name' => 'Reading lamp', 'watts' => 9, 'lumensPerWatt' => 80]]);
+        $figures = LightFigures::of($lamp->rig);
+        $this->assertSame([Phrase::digits((float) $figures->lightLux).' lux', Phrase::figure((float) $figures->lampMm, 'mm')], array_slice(array_values($of($lamp, 'Light')), 0, 2));
+        $torch = $planned(['light' => 'torch']);
+        $this->assertSame(Phrase::figure(4.0, 's'), $of($torch, 'Light')['Room dark, painted with a torch for'] ?? null);
+    }
+
+    public function test_a_rail_that_can_not_go_through_is_told_and_the_rest_stands(): void
+    {
+        $rig = self::seed();
+        $shots = Shots::planned($rig->withConditions($rig->conditions->with(['plan' => ['rail' => ['pitchMm' => 1000, 'steps' => 1]]])));
+        $this->assertNull($shots->rail);
+        $this->assertStringContainsString('one step of this rail is 1000 mm', (string) $shots->railTrouble);
+        $this->assertNotNull($shots->sliceMm);
+        $this->assertNull(Shots::planned($rig)->railTrouble);
     }
 
     public function test_over_rigs_that_somebody_might_build_no_line_runs_over_and_no_figure_is_lost(): void
