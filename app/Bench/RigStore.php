@@ -490,7 +490,7 @@ final class RigStore
     }
 
     /** @param  array<string, mixed>  $fields */
-    private static function reference(array $fields): ?int
+    public static function reference(array $fields): ?int
     {
         $reference = $fields[self::REFERENCE] ?? null;
 

@@ -25,7 +25,7 @@ final class HostileInputTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function bodies(): iterable
     {
-        $fields = ['revision', 'version', 'step', 'name', 'text', 'as', 'parts', 'part', 'by', 'keep', 'shots', 'wish', 'email', 'password', 'current', 'token', 'archive', 'registerMm', 'currency', 'camera', 'tags', 'rigs', 'asked', 'texts'];
+        $fields = ['revision', 'version', 'step', 'name', 'text', 'as', 'parts', 'part', 'by', 'keep', 'shots', 'wish', 'email', 'password', 'current', 'token', 'archive', 'registerMm', 'currency', 'camera', 'tags', 'rigs', 'asked', 'texts', 'setting', 'frames', 'movedMm'];
         $all = static fn (mixed $value): string => json_encode(array_fill_keys($fields, $value), JSON_THROW_ON_ERROR | JSON_PARTIAL_OUTPUT_ON_ERROR);
         yield 'nothing' => [''];
         yield 'no JSON' => ['{"revision": 1, '];

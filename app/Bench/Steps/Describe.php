@@ -7,7 +7,10 @@ namespace App\Bench\Steps;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use ZincThimble\Core\File\RigFile;
+use ZincThimble\Core\Rig\LightSource;
 use ZincThimble\Core\Rig\Rig as CoreRig;
+use ZincThimble\Core\Rig\ShootingPlan;
+use ZincThimble\Core\Rig\ShotsBy;
 
 /** Says what is photographed and how it is looked at, held to the shapes of the files. */
 #[OA\Schema(description: 'Says what is photographed and how it is looked at, held to the shapes of the files.', required: ['action', 'document'], properties: [new OA\Property(property: 'action', description: 'Which step it is', type: 'string', enum: ['describe'])])]
@@ -45,6 +48,31 @@ final readonly class Describe extends Step
             $document->{$name} = $value;
         }
 
-        return new StepOutcome(RigFile::read($document), array_key_exists('subject', $given) ? 'describe the subject' : 'change the conditions');
+        $changed = RigFile::read($document);
+
+        return new StepOutcome($changed, match (true) {
+            array_key_exists('subject', $given) => 'describe the subject',
+            $changed->conditions->document->object('plan')->fields !== $rig->conditions->document->object('plan')->fields => self::planned($rig->conditions->plan, $changed->conditions->plan),
+            default => 'change the conditions',
+        });
+    }
+
+    private static function planned(ShootingPlan $before, ShootingPlan $after): string
+    {
+        return match (true) {
+            $after->light !== null && $after->light !== $before->light => 'plan with '.match ($after->light) {
+                LightSource::There => 'the light there is',
+                LightSource::Flash => 'a flash',
+                LightSource::Lamp => 'a lamp',
+                LightSource::Torch => 'a torch',
+            },
+            $after->by !== null && $after->by !== $before->by => 'plan '.match ($after->by) {
+                ShotsBy::Single => 'one shot',
+                ShotsBy::Rail => 'a stack by the rail',
+                ShotsBy::Ring => 'a stack by the ring',
+                ShotsBy::Bracketing => 'a stack by the camera’s steps',
+            },
+            default => 'change the plan',
+        };
     }
 }

@@ -153,7 +153,13 @@ final readonly class Shots
     {
         $frames = $this->frames();
 
-        return $frames === null ? null : $frames * $this->secondsAFrame();
+        return $frames === null ? null : $this->secondsOf($frames);
+    }
+
+    /** Time that so many frames take, s. */
+    public function secondsOf(int $frames): float
+    {
+        return $frames * $this->secondsAFrame();
     }
 
     /** Settling, the exposure at the stack's own stop, and what it takes until the next frame or until the flash is charged again, s. */

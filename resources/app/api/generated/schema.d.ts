@@ -676,6 +676,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/rigs/{rig}/light": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showLight"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rigs/{rig}/light/sweep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sweepLight"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rigs/{rig}/shots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showShots"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rigs/{rig}/rail-program": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["railProgram"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rigs/{rig}/bracketing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["measureBracketing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/kits/{kit}/comparison": {
         parameters: {
             query?: never;
@@ -1244,6 +1324,16 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        MeasureBracketing: WithRequired<components["schemas"]["RevisionRequest"], "revision"> & {
+            /** @description How far the plane of focus went while the camera took so many frames at one of its settings, from where the rig stands. */
+            revision: number;
+            /** @description Of the camera, 1 to 10 */
+            setting: number;
+            /** @description From the first to the last, that one too */
+            frames: number;
+            /** @description Away from the camera */
+            movedMm: number;
+        };
         MeasurePart: {
             /** @description What was measured with a lens: shots that are added or taken back, a far window, pupils. */
             keep: boolean;
@@ -1401,6 +1491,23 @@ export interface components {
              * @description Over the next
              */
             by: number | null;
+        };
+        /** @description A stack by the camera’s own focus steps. */
+        BracketingView: {
+            setting: number;
+            frames: number;
+            /** Format: float */
+            widestMm: number;
+            leavesGap: boolean;
+            /** Format: float */
+            firstFieldMm: number;
+            /** Format: float */
+            lastFieldMm: number;
+            /** @description How the lens is set before the first frame */
+            start: string;
+            /** Format: float */
+            seconds: number;
+            planesMm: number[];
         };
         /** @description The cheapest part that would join an island to another; null when no single part does. */
         BridgeView: {
@@ -1978,6 +2085,42 @@ export interface components {
             workingDistanceHalfWidth: number;
             takenAs: components["schemas"]["TakenAsView"][];
         };
+        /** @description Figures of light at every place of one control. */
+        LightSweep: {
+            travel: string;
+            revision: number;
+            positions: number[];
+            columns: {
+                [key: string]: (number | null)[];
+            };
+        };
+        /** @description Figures of light of a rig as it stands, its plan completed from its kit, and what the kit has to light it with. */
+        LightView: {
+            revision: number;
+            /** @description By the names of the core: exposureS, gapStops, flashPower and so on */
+            figures: {
+                [key: string]: number | null;
+            };
+            /** @description What is decided, with the kit’s first flash, lamp and rail where it names none */
+            plan: {
+                [key: string]: unknown;
+            };
+            flashes: ({
+                name: string;
+            } & {
+                [key: string]: unknown;
+            })[];
+            lamps: ({
+                name: string;
+            } & {
+                [key: string]: unknown;
+            })[];
+            rails: ({
+                name: string;
+            } & {
+                [key: string]: unknown;
+            })[];
+        };
         /** @description One end of a part on the joint map. */
         MapEnd: {
             joint: string;
@@ -2180,6 +2323,30 @@ export interface components {
             /** @description What each is made of */
             titles: string[];
         };
+        /** @description One frame of a stack by the rail: where it stands, and what its dial reads. */
+        RailFrame: {
+            /** Format: float */
+            mm: number;
+            /** @description Whole ones, from the first frame */
+            turns: number;
+            /** @description Lines of the dial over them */
+            line: number;
+        };
+        /** @description A stack by the rail. */
+        RailView: {
+            frames: number;
+            /** Format: float */
+            wayMm: number;
+            /** Format: float */
+            stepMm: number;
+            /** Format: float */
+            turnsAFrame: number;
+            /** @description Steps or lines a turn */
+            lines: number;
+            /** Format: float */
+            seconds: number;
+            at: components["schemas"]["RailFrame"][];
+        };
         /** @description What the rig can reach over all its travels. */
         RangeView: {
             magnification: components["schemas"]["Interval"];
@@ -2343,6 +2510,28 @@ export interface components {
             /** @description Crop and video modes of the camera */
             modes: string[];
         };
+        /** @description One frame of a stack by the focus ring. */
+        RingFrameView: {
+            /** @description As the lens is set, by its own engraving */
+            said: string;
+            /** Format: float */
+            focus: number;
+            /** Format: float */
+            planeMm: number;
+            /** Format: float */
+            fieldMm: number;
+            /** Format: float */
+            sliceMm: number;
+        };
+        /** @description A stack by the focus ring. */
+        RingView: {
+            lens: string;
+            /** @description Whether the ring reaches both ends */
+            isWhole: boolean;
+            /** Format: float */
+            seconds: number;
+            frames: components["schemas"]["RingFrameView"][];
+        };
         /** @description How much of a map one route makes. */
         RouteView: {
             /** @enum {string} */
@@ -2482,6 +2671,57 @@ export interface components {
             /** @description A look at a far window: where its picture came out */
             window: boolean;
             readings: components["schemas"]["ShotReading"][];
+        };
+        /** @description One shot and a stack of a rig’s subject, by every way there is. */
+        ShotsView: {
+            revision: number;
+            /** @enum {string|null} */
+            by: "single" | "rail" | "ring" | "bracketing" | null;
+            /**
+             * Format: float
+             * @description With its sag; 0 = flat; null = not known
+             */
+            depthMm: number | null;
+            /** Format: float */
+            sagMm: number | null;
+            /**
+             * Format: float
+             * @description Share of the depth, from its nearest point, at which one shot is focused
+             */
+            focusedAt: number | null;
+            /** Format: float */
+            singleAperture: number | null;
+            /**
+             * Format: float
+             * @description At the edge of the subject, on the sensor
+             */
+            singleBlurMm: number | null;
+            /** Format: float */
+            stackAperture: number | null;
+            /** Format: float */
+            sliceMm: number | null;
+            /** Format: float */
+            overlap: number;
+            frames: number | null;
+            /** Format: float */
+            seconds: number | null;
+            /** Format: float */
+            scaleChange: number | null;
+            /** Format: float */
+            settleS: number;
+            /** Format: float */
+            betweenS: number;
+            batteryFrames: number | null;
+            rail: components["schemas"]["RailView"] | null;
+            railTrouble: string | null;
+            ring: components["schemas"]["RingView"] | null;
+            ringTrouble: string | null;
+            bracketing: components["schemas"]["BracketingView"] | null;
+            /** @description Whose ring the camera would turn */
+            bracketLens: string | null;
+            /** @description Its row in the kit */
+            bracketPart: number | null;
+            bracketMeasured: boolean;
         };
         /** @description Something that happened at the door of an account. */
         SignInView: {
@@ -4582,6 +4822,176 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Conflict"];
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    showLight: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Figures of light as the rig stands */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LightView"];
+                };
+            };
+            /** @description No such rig of yours */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    sweepLight: {
+        parameters: {
+            query: {
+                travel: string;
+            };
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Figures of light at every place of the control */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LightSweep"];
+                };
+            };
+            /** @description No such control */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    showShots: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description One shot and a stack */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShotsView"];
+                };
+            };
+            /** @description No such rig of yours */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    railProgram: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The rail’s program for the stack, RS-274 */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": string;
+                };
+            };
+            /** @description There is no rail, or nothing to stack */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    measureBracketing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeasureBracketing"];
+            };
+        };
+        responses: {
+            /** @description Shots by the step that was measured, which is kept with the lens */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShotsView"];
+                };
+            };
+            /** @description The rig or the lens has changed meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
                 };
             };
             /** @description What is wrong */
