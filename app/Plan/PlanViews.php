@@ -64,7 +64,7 @@ final class PlanViews
 
         return new ShotsView(
             revision: $row->revision, by: $rig->conditions->plan->by?->value, depthMm: $shots->fall?->depthMm, sagMm: $shots->fall?->sagMm, focusedAt: $shots->fall?->focusedAt,
-            singleAperture: $shots->best?->single, singleBlurMm: $shots->blurMm, stackAperture: $shots->best?->stacking, sliceMm: $shots->sliceMm, overlap: $shots->overlap, frames: $frames,
+            singleAperture: $shots->best?->single, singleBlurMm: $shots->blurMm, singleBlurPixels: $shots->blurMm === null || $rig->frame->pitchMm() === null ? null : $shots->blurMm / $rig->frame->pitchMm(), stackAperture: $shots->best?->stacking, sliceMm: $shots->sliceMm, overlap: $shots->overlap, frames: $frames,
             seconds: $frames === null ? null : $shots->secondsOf($frames), scaleChange: $shots->scaleChange, settleS: $rig->conditions->plan->settleS ?? Shots::SETTLE_S, betweenS: $rig->conditions->plan->betweenS ?? Shots::RECYCLE_S,
             batteryFrames: $rig->conditions->plan->batteryFrames,
             rail: $shots->rail === null ? null : self::rail($shots, $shots->rail), railTrouble: $shots->railTrouble,

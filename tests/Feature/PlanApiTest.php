@@ -118,7 +118,7 @@ final class PlanApiTest extends TestCase
         $this->assertNotNull($rail);
         $this->assertNotNull($shots->best);
         $near = fn (?float $figure, string $name, mixed $in = null) => $this->assertEqualsWithDelta($figure, data_get($in ?? $told, $name), 1e-9, $name);
-        foreach (['depthMm' => $shots->fall?->depthMm, 'sagMm' => $shots->fall?->sagMm, 'focusedAt' => $shots->fall?->focusedAt, 'singleAperture' => $shots->best->single, 'singleBlurMm' => $shots->blurMm, 'stackAperture' => $shots->best->stacking,
+        foreach (['depthMm' => $shots->fall?->depthMm, 'sagMm' => $shots->fall?->sagMm, 'focusedAt' => $shots->fall?->focusedAt, 'singleAperture' => $shots->best->single, 'singleBlurMm' => $shots->blurMm, 'singleBlurPixels' => (float) $shots->blurMm / (float) $shots->rig->frame->pitchMm(), 'stackAperture' => $shots->best->stacking,
             'sliceMm' => $shots->sliceMm, 'overlap' => 0.3, 'seconds' => $shots->seconds(), 'scaleChange' => $shots->scaleChange, 'settleS' => 3.0, 'betweenS' => 1.0,
             'rail.wayMm' => $rail->railMm()[$rail->frames() - 1], 'rail.stepMm' => $rail->stepMm, 'rail.turnsAFrame' => $rail->turnsAFrame(), 'rail.seconds' => $shots->secondsOf($rail->frames())] as $name => $figure) {
             $near($figure, $name);

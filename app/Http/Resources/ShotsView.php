@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** One shot and a stack of a rig’s subject, by every way there is. */
-#[OA\Schema(required: ['revision', 'by', 'depthMm', 'sagMm', 'focusedAt', 'singleAperture', 'singleBlurMm', 'stackAperture', 'sliceMm', 'overlap', 'frames', 'seconds', 'scaleChange', 'settleS', 'betweenS', 'batteryFrames', 'rail', 'railTrouble', 'ring', 'ringTrouble', 'bracketing', 'bracketLens', 'bracketPart', 'bracketMeasured'])]
+#[OA\Schema(required: ['revision', 'by', 'depthMm', 'sagMm', 'focusedAt', 'singleAperture', 'singleBlurMm', 'singleBlurPixels', 'stackAperture', 'sliceMm', 'overlap', 'frames', 'seconds', 'scaleChange', 'settleS', 'betweenS', 'batteryFrames', 'rail', 'railTrouble', 'ring', 'ringTrouble', 'bracketing', 'bracketLens', 'bracketPart', 'bracketMeasured'])]
 final readonly class ShotsView
 {
     public function __construct(
@@ -25,6 +25,8 @@ final readonly class ShotsView
         public ?float $singleAperture,
         #[OA\Property(description: 'At the edge of the subject, on the sensor')]
         public ?float $singleBlurMm,
+        #[OA\Property(description: 'The same in pixels of the sensor')]
+        public ?float $singleBlurPixels,
         #[OA\Property()]
         public ?float $stackAperture,
         #[OA\Property()]

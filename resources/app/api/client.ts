@@ -203,6 +203,13 @@ export const api = {
         unwrap(client.PUT('/rigs/{rig}/name', { params: at(rig), body: { revision, name } })),
     remove: (rig: number) => unwrap(client.DELETE('/rigs/{rig}', { params: at(rig) })),
     sweep: (rig: number, travel: string) => unwrap(client.GET('/rigs/{rig}/sweep', { params: { ...at(rig), query: { travel } } })),
+    light: (rig: number) => unwrap(client.GET('/rigs/{rig}/light', { params: at(rig) })),
+    lightSweep: (rig: number, travel: string) =>
+        unwrap(client.GET('/rigs/{rig}/light/sweep', { params: { ...at(rig), query: { travel } } })),
+    shots: (rig: number) => unwrap(client.GET('/rigs/{rig}/shots', { params: at(rig) })),
+    railProgramAddress: (rig: number) => `/api/rigs/${rig}/rail-program`,
+    measureBracketing: (rig: number, body: Schema['MeasureBracketing']) =>
+        unwrap(client.POST('/rigs/{rig}/bracketing', { params: at(rig), body })),
     sheet: (rig: number) => unwrap(client.GET('/rigs/{rig}/sheet', { params: at(rig) })),
     sheetAddress: (rig: number, as: 'text' | 'file') => `/api/rigs/${rig}/sheet?as=${as}`,
     mends: (rig: number) => unwrap(client.GET('/rigs/{rig}/mends', { params: at(rig) })),

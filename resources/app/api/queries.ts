@@ -35,6 +35,9 @@ export const keys = {
     rigsLike: (search: string, page: number) => ['rigs', search, page],
     rig: (id: number) => ['rig', id],
     sweep: (rig: number, revision: number, travel: string) => ['sweep', rig, revision, travel],
+    light: (rig: number, revision: number) => ['light', rig, revision],
+    lightSweep: (rig: number, revision: number, travel: string) => ['light', 'sweep', rig, revision, travel],
+    shots: (rig: number, revision: number) => ['shots', rig, revision],
     sheet: (rig: number) => ['sheet', rig],
     tray: (rig: number, make: string, index: number) => ['tray', rig, make, index],
     mends: (rig: number, revision: number | undefined) => ['mends', rig, revision],
@@ -52,7 +55,23 @@ const stale = (queries: QueryClient, ...heads: readonly string[]) => {
 export function kitChanged(queries: QueryClient, kit: KitView | undefined): void {
     if (kit) queries.setQueryData(keys.kit(kit.id), kit);
     else stale(queries, 'kit');
-    stale(queries, 'kits', 'deleted', 'map', 'tray', 'rig', 'rigs', 'sweep', 'mends', 'crossing', 'proposals', 'comparison');
+    stale(
+        queries,
+        'kits',
+        'deleted',
+        'map',
+        'tray',
+        'rig',
+        'rigs',
+        'sweep',
+        'mends',
+        'crossing',
+        'proposals',
+        'comparison',
+        'light',
+        'shots',
+        'sheet',
+    );
 }
 
 /** The kit was changed by somebody else meanwhile. */

@@ -7,7 +7,9 @@ import { crosses, outlines } from './clear';
 import { frameOf, type Frame } from './frame';
 import { moved, placeOf } from './movement';
 import { CameraShape, PartShape } from './shapes';
+import { FlashPlace, type PlannedFlash } from './FlashPlace';
 import { Slice, SubjectPlane } from './SubjectPlane';
+import { SubjectShape, type DrawnSubject } from './SubjectShape';
 
 type Drawing = Schema['DrawingView'];
 
@@ -31,6 +33,10 @@ interface Props {
     farMm: number | null;
     /** The reading that is pointed at: where it is measured is marked. */
     pointed?: Pointed | null;
+    /** A flash that is planned, while light is worked on. */
+    flash?: PlannedFlash | null;
+    /** What is photographed, while light or shots are. */
+    subject?: DrawnSubject | null;
     /** 1 = all of it in sight. */
     zoom?: number;
     ref?: Ref<SVGSVGElement>;
@@ -100,6 +106,8 @@ function Sheet({
     nearMm,
     farMm,
     pointed = null,
+    flash = null,
+    subject = null,
 }: Props & { frame: Frame }) {
     const { x, y } = frame;
     const hatch = useId();
@@ -139,6 +147,8 @@ function Sheet({
                 </DraggedPart>
             ))}
             <Slice drawing={drawing} frame={frame} nearMm={nearMm} farMm={farMm} strong={pointed === 'depthOfFieldMm'} />
+            {subject && <SubjectShape drawing={drawing} frame={frame} subject={subject} />}
+            {flash && <FlashPlace drawing={drawing} frame={frame} flash={flash} lightGapDeg={lightGapDeg} units={units} />}
             <Light drawing={drawing} frame={frame} />
             <SubjectPlane
                 drawing={drawing}

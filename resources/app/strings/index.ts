@@ -5,9 +5,22 @@ import { compare } from './compare';
 import { sheet } from './sheet';
 import { find } from './find';
 import { kit } from './kit';
+import { light } from './light';
 import { offline } from './offline';
 import { rig } from './rig';
 import { shell } from './shell';
 
 /** Every word on the screens: one file a page, one object to read them from. */
-export const strings = { ...shell, ...bench, ...rig, ...offline, ...account, ...kit, ...find, ...cards, ...compare, ...sheet } as const;
+export const strings = {
+    ...shell,
+    ...bench,
+    ...rig,
+    ...offline,
+    ...account,
+    ...kit,
+    ...find,
+    ...cards,
+    ...compare,
+    ...sheet,
+    ...light,
+} as const;

@@ -6,12 +6,13 @@ import { compare } from './compare';
 import { find } from './find';
 import { strings } from './index';
 import { kit } from './kit';
+import { light } from './light';
 import { offline } from './offline';
 import { rig } from './rig';
 import { sheet } from './sheet';
 import { shell } from './shell';
 
-const pages = { account, bench, cards, compare, find, kit, offline, rig, sheet, shell };
+const pages = { account, bench, cards, compare, find, kit, light, offline, rig, sheet, shell };
 
 /** Every text under an object, by the way to it; what is put together from numbers is left to those who put it together. */
 function texts(under: unknown, way: string): [string, string][] {

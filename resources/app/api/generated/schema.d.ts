@@ -2696,6 +2696,11 @@ export interface components {
              * @description At the edge of the subject, on the sensor
              */
             singleBlurMm: number | null;
+            /**
+             * Format: float
+             * @description The same in pixels of the sensor
+             */
+            singleBlurPixels: number | null;
             /** Format: float */
             stackAperture: number | null;
             /** Format: float */

@@ -35,6 +35,10 @@ import { SetTo } from './SetTo';
 import { StatesDialog } from './StatesDialog';
 import { TrayPanel } from './TrayPanel';
 import { useRig, useSweeps } from './useRig';
+import { Light } from './work/Light';
+import { drawnSubject, plannedFlash } from './work/drawn';
+import { Shots } from './work/Shots';
+import { works, WorkTabs, type Work } from './work/WorkTabs';
 
 interface Props {
     id: number;
@@ -66,6 +70,12 @@ export function Bench({ id, person, rigs }: Props) {
     const [swapping, setSwapping] = useState<number | null>(null);
     const [dialog, setDialog] = useState<'charts' | 'describe' | 'rigs' | 'states' | null>(null);
     const [pointed, setPointed] = useState<Pointed | null>(null);
+    const [work, setWork] = useState<Work>('parts');
+    const [opened, setOpened] = useState<ReadonlySet<Work>>(new Set(['parts']));
+    const openWork = useCallback((next: Work) => {
+        setWork(next);
+        setOpened((before) => (before.has(next) ? before : new Set([...before, next])));
+    }, []);
     const [zoom, setZoom] = useState(1);
     const [layout, setLayout] = useState<{ centres: ReadonlyMap<number, number>; width: number }>({ centres: new Map(), width: 0 });
     const laidOut = useCallback((centres: ReadonlyMap<number, number>, width: number) => setLayout({ centres, width }), []);
@@ -295,6 +305,7 @@ export function Bench({ id, person, rigs }: Props) {
             Escape: () => setSwapping(null),
             v: () => part !== null && rig.chain[part]?.turns && turn(part),
             s: () => setKeeping(true),
+            ...Object.fromEntries(works.map((each, n) => [`${n + 1}`, () => openWork(each)])),
             '?': () => setKeysOpen(true),
         };
         const action = act[event.key.length === 1 ? event.key.toLowerCase() : event.key];
@@ -304,6 +315,9 @@ export function Bench({ id, person, rigs }: Props) {
         }
     };
 
+    // A plan's flash, and the subject before the rig, are drawn while light or shots are worked on.
+    const flash = rig ? plannedFlash(rig) : null;
+    const subject = rig ? drawnSubject(rig, shown?.reading('nearMm') ?? null, shown?.reading('farMm') ?? null) : null;
     const tip = live ? Math.max(...live.sweep.tipMm) : (rig?.drawing.tipMm ?? 0);
     const furthest = live ? maxOf(live.sweep.readings.subjectDistanceMm) : (rig?.drawing.subjectMm ?? null);
 
@@ -384,12 +398,14 @@ export function Bench({ id, person, rigs }: Props) {
                                     selected={item}
                                     onSelect={(next) => {
                                         setSelected(next);
-                                        chain.current?.focus();
+                                        if (work === 'parts') chain.current?.focus();
                                     }}
                                     units={units}
                                     nearMm={shown.reading('nearMm')}
                                     farMm={shown.reading('farMm')}
                                     pointed={pointed}
+                                    flash={work === 'light' ? flash : null}
+                                    subject={work === 'parts' ? null : subject}
                                     zoom={zoom}
                                     ref={drawn}
                                     // While a part is held its scales stay where the hand is.
@@ -436,35 +452,60 @@ export function Bench({ id, person, rigs }: Props) {
                                         void step({ action: 'set', travel: travel.name, value }).catch(() => undefined)
                                     }
                                 />
-                                <ChainList
-                                    ref={chain}
-                                    rig={rig}
-                                    selected={item}
-                                    onSelect={setSelected}
-                                    onKeyDown={onKeyDown}
-                                    onTakeOff={(at) => void takeOff(at).catch(() => undefined)}
-                                    onTurn={turn}
-                                    onMakeshift={makeshift}
-                                    onSwap={swap}
-                                    onMove={(at, by) => void shiftPart(at, at + by).catch(() => undefined)}
-                                    onCamera={(camera) => void step({ action: 'camera', part: camera }).catch(() => undefined)}
+                                <WorkTabs
+                                    work={work}
+                                    onWork={openWork}
+                                    panels={{
+                                        parts: (
+                                            <>
+                                                <ChainList
+                                                    ref={chain}
+                                                    rig={rig}
+                                                    selected={item}
+                                                    onSelect={setSelected}
+                                                    onKeyDown={onKeyDown}
+                                                    onTakeOff={(at) => void takeOff(at).catch(() => undefined)}
+                                                    onTurn={turn}
+                                                    onMakeshift={makeshift}
+                                                    onSwap={swap}
+                                                    onMove={(at, by) => void shiftPart(at, at + by).catch(() => undefined)}
+                                                    onCamera={(camera) =>
+                                                        void step({ action: 'camera', part: camera }).catch(() => undefined)
+                                                    }
+                                                />
+                                                {rig.chain.length === 0 && <FirstRigs />}
+                                                <div className="flex min-h-0 gap-4 border-t border-line lg:h-[200px]">
+                                                    <TrayPanel
+                                                        ref={narrow}
+                                                        rig={rig}
+                                                        index={swapping ?? tooFew}
+                                                        swapping={swapping === null ? null : (rig.chain[swapping]?.name ?? null)}
+                                                        busy={change.isPending}
+                                                        onInsert={insert}
+                                                        onLeave={() => {
+                                                            setSwapping(null);
+                                                            chain.current?.focus();
+                                                        }}
+                                                    />
+                                                    {shown && <PictureFrame rig={rig} shown={shown} units={units} />}
+                                                </div>
+                                            </>
+                                        ),
+                                        light: opened.has('light') && (
+                                            <Light
+                                                rig={rig}
+                                                held={live}
+                                                ready={ready === rig.revision}
+                                                units={units}
+                                                busy={change.isPending}
+                                                onStep={step}
+                                            />
+                                        ),
+                                        shots: opened.has('shots') && (
+                                            <Shots rig={rig} held={live !== null} units={units} busy={change.isPending} onStep={step} />
+                                        ),
+                                    }}
                                 />
-                                {rig.chain.length === 0 && <FirstRigs />}
-                                <div className="no-print flex min-h-0 gap-4 border-t border-ink lg:h-[200px]">
-                                    <TrayPanel
-                                        ref={narrow}
-                                        rig={rig}
-                                        index={swapping ?? tooFew}
-                                        swapping={swapping === null ? null : (rig.chain[swapping]?.name ?? null)}
-                                        busy={change.isPending}
-                                        onInsert={insert}
-                                        onLeave={() => {
-                                            setSwapping(null);
-                                            chain.current?.focus();
-                                        }}
-                                    />
-                                    {shown && <PictureFrame rig={rig} shown={shown} units={units} />}
-                                </div>
                             </>
                         )}
                     </div>

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo } from 'react';
-import { api, Away, Refused, type RigView, type Step, type SweepView } from '../../api/client';
+import { api, Away, Refused, type RigView, type Schema, type Step, type SweepView } from '../../api/client';
 import { keys } from '../../api/queries';
 import { useWaiting } from '../../offline/useWaiting';
 import { strings } from '../../strings/index';
@@ -84,7 +84,20 @@ function carry(queries: QueryClient, rig: RigView, before: number, name: string)
         sweep.positions.every((position, at) => position === positions[at])
     ) {
         queries.setQueryData(keys.sweep(rig.id, rig.revision, name), { ...sweep, revision: rig.revision });
+        carryLight(queries, rig, before, name);
     }
+}
+
+/** So does its table of light; and light as the rig stands now is a row of it, so that nothing springs back meanwhile. */
+function carryLight(queries: QueryClient, rig: RigView, before: number, name: string): void {
+    const table = queries.getQueryData<Schema['LightSweep']>(keys.lightSweep(rig.id, before, name));
+    const light = queries.getQueryData<Schema['LightView']>(keys.light(rig.id, before));
+    const value = rig.travels.find((travel) => travel.name === name)?.value;
+    const row = value === undefined ? -1 : (table?.positions.indexOf(value) ?? -1);
+    if (!table || !light || row < 0) return;
+    const figures = Object.fromEntries(Object.entries(table.columns).map(([figure, column]) => [figure, column[row] ?? null]));
+    queries.setQueryData(keys.lightSweep(rig.id, rig.revision, name), { ...table, revision: rig.revision });
+    queries.setQueryData(keys.light(rig.id, rig.revision), { ...light, revision: rig.revision, figures });
 }
 
 /** The sweep of a travel at the rig's present revision; the one already here answers at once. */

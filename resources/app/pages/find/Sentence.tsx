@@ -4,6 +4,7 @@ import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
 import { typedNumber } from '../../ui/typed';
 import { Menu, MenuItem } from '../../ui/Menu';
+import { Pick } from '../../ui/Pick';
 import {
     type Blank,
     type Clause,
@@ -232,38 +233,6 @@ function BlankInput({ blank, value, trouble, onChange }: BlankProps) {
                 </span>
             )}
         </span>
-    );
-}
-
-interface PickProps<T extends string> {
-    value: T;
-    choices: readonly (readonly [T, string])[];
-    onChange: (value: T) => void;
-}
-
-/** Words of the sentence that stand for others. */
-function Pick<T extends string>({ value, choices, onChange }: PickProps<T>) {
-    return (
-        <DropdownMenu.Root modal={false}>
-            <DropdownMenu.Trigger className="border-b-2 border-dotted border-verdigris text-verdigris">
-                {choices.find(([each]) => each === value)?.[1]}
-            </DropdownMenu.Trigger>
-            <DropdownMenu.Portal>
-                <DropdownMenu.Content align="start" sideOffset={6} className="z-20 min-w-[160px] border border-ink bg-plate py-1">
-                    <DropdownMenu.RadioGroup value={value} onValueChange={(chosen) => onChange(chosen as T)}>
-                        {choices.map(([choice, text]) => (
-                            <DropdownMenu.RadioItem
-                                key={choice}
-                                value={choice}
-                                className="cursor-pointer px-3 py-1.5 text-sm outline-none data-[highlighted]:bg-ground data-[highlighted]:shadow-[inset_3px_0_0_var(--brass)] data-[state=checked]:font-semibold"
-                            >
-                                {text}
-                            </DropdownMenu.RadioItem>
-                        ))}
-                    </DropdownMenu.RadioGroup>
-                </DropdownMenu.Content>
-            </DropdownMenu.Portal>
-        </DropdownMenu.Root>
     );
 }
 

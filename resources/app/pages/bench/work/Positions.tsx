@@ -1,0 +1,34 @@
+import { strings } from '../../../strings/index';
+
+/** Every position of a stack, folded away until somebody asks. */
+export function Positions({ heads, rows }: { heads: readonly string[]; rows: readonly (readonly string[])[] }) {
+    return (
+        <details className="pt-1 text-xs">
+            <summary className="cursor-pointer text-soft">{strings.shots.positions}</summary>
+            <div className="slim-scroll max-h-48 overflow-auto">
+                <table className="figures w-full text-right">
+                    <thead>
+                        <tr>
+                            {heads.map((head) => (
+                                <th key={head} scope="col" className="pr-2 font-normal text-soft">
+                                    {head}
+                                </th>
+                            ))}
+                        </tr>
+                    </thead>
+                    <tbody>
+                        {rows.map((row) => (
+                            <tr key={row[0]}>
+                                {row.map((cell, n) => (
+                                    <td key={heads[n]} className="pr-2">
+                                        {cell}
+                                    </td>
+                                ))}
+                            </tr>
+                        ))}
+                    </tbody>
+                </table>
+            </div>
+        </details>
+    );
+}
