@@ -109,6 +109,26 @@ final class PlanApiTest extends TestCase
             ->assertStatus(422)->assertJsonPath('errors.*.pointer', ['/conditions/plan/light', '/conditions/plan/flash/guideNumber']);
     }
 
+    public function test_only_what_is_said_changes_so_that_quick_hands_lose_nothing(): void
+    {
+        $this->describe(['conditions' => ['ev' => 8, 'iso' => 200, 'plan' => ['light' => 'flash', 'flash' => ['guideNumber' => 20, 'distanceMm' => 180]]], 'subject' => ['name' => 'Tooth', 'depthMm' => 2]]);
+        $merge = function (array $document): array {
+            return $this->postJson("/api/rigs/{$this->rig->id}/steps", ['revision' => $this->rig->refresh()->revision, 'step' => ['action' => 'describe', 'merge' => true, 'document' => $document]])->assertOk()->json();
+        };
+        $merge(['conditions' => ['iso' => 400, 'plan' => ['flash' => ['distanceMm' => 150]]]]);
+        $told = $merge(['conditions' => ['plan' => ['flash' => ['diffuserStops' => 1], 'overlap' => 0.3]], 'subject' => ['depthMm' => 3]]);
+        $this->assertEquals(['ev' => 8, 'iso' => 400, 'plan' => ['light' => 'flash', 'flash' => ['guideNumber' => 20, 'distanceMm' => 150, 'diffuserStops' => 1], 'overlap' => 0.3]], $told['conditions']);
+        $this->assertEquals(['name' => 'Tooth', 'depthMm' => 3], $told['subject']['document']);
+        $told = $merge(['conditions' => ['ev' => null, 'plan' => ['overlap' => null, 'flash' => null]]]);
+        $this->assertEquals(['iso' => 400, 'plan' => ['light' => 'flash']], $told['conditions']);
+        $this->assertNull($merge(['subject' => null])['subject']);
+        $this->assertEquals(['depthMm' => 1], $merge(['subject' => ['depthMm' => 1]])['subject']['document']);
+        // Without it, each is replaced whole.
+        $this->describe(['conditions' => ['iso' => 100]]);
+        $this->assertEquals(['iso' => 100], (array) $this->rig->conditions);
+        $this->postJson("/api/rigs/{$this->rig->id}/steps", ['revision' => $this->rig->revision, 'step' => ['action' => 'describe', 'merge' => 'yes', 'document' => ['conditions' => ['iso' => 1]]]])->assertStatus(422);
+    }
+
     public function test_shots_by_every_way_are_the_cores_by_name(): void
     {
         $this->plan(['overlap' => 0.3, 'settleS' => 3, 'betweenS' => 1, 'batteryFrames' => 5]);

@@ -36,6 +36,32 @@ final class ShotsCommandsTest extends TestCase
         $this->assertSame(0, Artisan::call('rig:shots', ['file' => base_path(self::SEED), '--ev' => '22', '--iso' => '3200', '--support' => 'table']));
     }
 
+    public function test_where_options_are_silent_the_rigs_own_plan_is_gone_by(): void
+    {
+        $document = json_decode((string) file_get_contents(base_path(self::SEED)), true);
+        $document['conditions'] = ['ev' => 8, 'iso' => 200, 'support' => 'table', 'plan' => [
+            'light' => 'flash', 'flash' => ['guideNumber' => 24, 'distanceMm' => 180, 'diffuserStops' => 1], 'rail' => ['pitchMm' => 1.25, 'steps' => 1600, 'backlashMm' => 0.1, 'travelMm' => 90], 'overlap' => 0.2, 'settleS' => 3,
+        ]];
+        $file = (string) tempnam(sys_get_temp_dir(), 'rig');
+        file_put_contents($file, json_encode($document));
+        $rig = RigFile::parse((string) json_encode($document));
+        $shots = Shots::planned($rig);
+        $this->assertNotNull($shots->rail);
+        $this->assertSame(1600, $shots->rail->screw->steps);
+        Artisan::call('rig:shots', ['file' => $file, '--json' => true]);
+        $this->assertEquals(json_decode((string) json_encode($shots->toArray()), true), json_decode(Artisan::output(), true));
+        Artisan::call('rail:gcode', ['file' => $file]);
+        $this->assertSame(RailProgram::of($shots->rail, (string) $rig->name, settleS: 3.0)->text(), Artisan::output());
+        // A rail that is said is that one alone.
+        Artisan::call('rail:gcode', ['file' => $file, '--pitch' => '2']);
+        $said = Shots::of($rig, RailScrew::of(2.0), 0.2)->rail;
+        $this->assertNotNull($said);
+        $this->assertSame(RailProgram::of($said, (string) $rig->name, settleS: 3.0)->text(), Artisan::output());
+        Artisan::call('rig:sheet', ['file' => $file]);
+        $this->assertStringContainsString((string) $shots->flash?->powerSaid(), Artisan::output());
+        unlink($file);
+    }
+
     public function test_a_bad_option_is_said_and_exits_2(): void
     {
         $file = base_path(self::SEED);

@@ -21,19 +21,21 @@ final readonly class Describe extends Step
     public function __construct(
         #[OA\Property(description: 'Conditions, subject or both, as a rig file has them', type: 'object', additionalProperties: true)]
         public \stdClass $document,
+        #[OA\Property(description: 'Only what is said changes, however deep; null takes a field away (RFC 7396). Otherwise each is replaced whole', type: 'boolean')]
+        public bool $merge = false,
     ) {
     }
 
     public static function rules(): array
     {
-        return ['document' => ['required', 'array:conditions,subject']];
+        return ['document' => ['required', 'array:conditions,subject'], 'merge' => ['nullable', 'boolean:strict']];
     }
 
     public static function from(array $fields, \stdClass $sent): static
     {
         $document = $sent->document ?? null;
 
-        return new self($document instanceof \stdClass ? $document : new \stdClass);
+        return new self($document instanceof \stdClass ? $document : new \stdClass, ($fields['merge'] ?? null) === true);
     }
 
     protected function change(StepContext $bench, CoreRig $rig): StepOutcome
@@ -45,7 +47,7 @@ final readonly class Describe extends Step
         /** @var \stdClass $document */
         $document = json_decode(json_encode(RigFile::document($rig), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), false, 64, JSON_THROW_ON_ERROR);
         foreach ($given as $name => $value) {
-            $document->{$name} = $value;
+            $document->{$name} = $this->merge ? self::merged($document->{$name} ?? null, $value) : $value;
         }
 
         $changed = RigFile::read($document);
@@ -55,6 +57,24 @@ final readonly class Describe extends Step
             $changed->conditions->document->object('plan')->fields !== $rig->conditions->document->object('plan')->fields => self::planned($rig->conditions->plan, $changed->conditions->plan),
             default => 'change the conditions',
         });
+    }
+
+    /** RFC 7396: what is an object changes field by field, null takes away, everything else is put in its place. */
+    private static function merged(mixed $before, mixed $change): mixed
+    {
+        if (! $change instanceof \stdClass) {
+            return $change;
+        }
+        $merged = $before instanceof \stdClass ? clone $before : new \stdClass;
+        foreach (get_object_vars($change) as $name => $value) {
+            if ($value === null) {
+                unset($merged->{$name});
+            } else {
+                $merged->{$name} = self::merged($merged->{$name} ?? null, $value);
+            }
+        }
+
+        return $merged;
     }
 
     private static function planned(ShootingPlan $before, ShootingPlan $after): string

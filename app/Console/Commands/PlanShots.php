@@ -9,10 +9,9 @@ use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Plan\FlashPlan;
 use ZincThimble\Core\Plan\Shots;
-use ZincThimble\Core\Reading\Stack;
 
 /**
- * Plans light, one shot and a stack of a rig (rig file, version 1, "More files, and the command line"). Exits 0; 1 when this light is too slow for
+ * Plans light, one shot and a stack of a rig, by its own plan where no option says otherwise (rig file, version 1, "More files, and the command line"). Exits 0; 1 when this light is too slow for
  * what must stand still; 2 when the file or an option can't be read.
  */
 final class PlanShots extends Command
@@ -23,7 +22,7 @@ final class PlanShots extends Command
     protected $signature = 'rig:shots {file : a version-1 rig file}
         {--ev= : light, exposure value at ISO 100} {--iso=} {--support= : hand, braced or table}
         {--guide-number= : of a flash, metres at ISO 100} {--flash-mm= : from flash to subject} {--diffuser-stops=0}
-        {--pitch= : of the rail, mm a turn} {--steps=100 : steps or lines a turn} {--backlash=0 : mm} {--overlap= : share, 0.25 unless said} {--json : everything, unrounded}';
+        {--pitch= : of the rail, mm a turn} {--steps= : steps or lines a turn, 100 unless said} {--backlash= : mm} {--overlap= : share, 0.25 unless said} {--json : everything, unrounded}';
 
     protected $description = 'Plan light, one shot and a stack';
 
@@ -41,8 +40,8 @@ final class PlanShots extends Command
             if (($guide === null) !== ($distance === null)) {
                 throw new \InvalidArgumentException('--guide-number, --flash-mm: both of them, or neither');
             }
-            $flash = $guide === null || $distance === null ? null : FlashPlan::of($rig, $guide, $distance, $this->number('diffuser-stops') ?? 0.0);
-            $shots = Shots::of($rig, $this->screw(), $this->number('overlap') ?? Stack::OVERLAP, $flash);
+            $flash = $guide === null || $distance === null ? FlashPlan::planned($rig) : FlashPlan::of($rig, $guide, $distance, $this->number('diffuser-stops') ?? 0.0);
+            $shots = Shots::of($rig, $this->screw($rig), $this->overlap($rig), $flash);
         } catch (\InvalidArgumentException|InvalidFigure $fault) {
             $this->output->getErrorStyle()->writeln($fault->getMessage());
 

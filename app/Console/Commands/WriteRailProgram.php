@@ -9,7 +9,6 @@ use Symfony\Component\Console\Output\OutputInterface;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Plan\RailProgram;
 use ZincThimble\Core\Plan\Shots;
-use ZincThimble\Core\Reading\Stack;
 
 /**
  * Prints the program that moves a rail through a rig's stack. Exits 0; 1 when there is nothing to stack; 2 when the file or an option
@@ -21,8 +20,8 @@ final class WriteRailProgram extends Command
     use RigFiles;
 
     protected $signature = 'rail:gcode {file : a version-1 rig file}
-        {--pitch=1 : of the rail, mm a turn} {--steps=100 : steps or lines a turn} {--backlash=0 : mm} {--overlap= : share, 0.25 unless said}
-        {--feed=60 : mm a minute} {--settle=2 : s} {--hold=0.5 : s} {--press=M3 : presses the trigger} {--release=M5 : lets it go}';
+        {--pitch= : of the rail, mm a turn: the plan’s, else 1} {--steps= : steps or lines a turn, 100 unless said} {--backlash= : mm} {--overlap= : share, 0.25 unless said}
+        {--feed=60 : mm a minute} {--settle= : s} {--hold=0.5 : s} {--press=M3 : presses the trigger} {--release=M5 : lets it go}';
 
     protected $description = 'Print a rail’s program for a stack';
 
@@ -33,14 +32,14 @@ final class WriteRailProgram extends Command
             return 2;
         }
         try {
-            $shots = Shots::of($rig, $this->screw(), $this->number('overlap') ?? Stack::OVERLAP);
+            $shots = Shots::of($rig, $this->screw($rig, 1.0), $this->overlap($rig));
             if ($shots->rail === null) {
                 $this->output->getErrorStyle()->writeln('The subject has no depth that is known, or nothing is sharp: there is nothing to stack.');
 
                 return 1;
             }
             $words = array_map(fn (string $option): string => is_string($this->option($option)) ? $this->option($option) : '', ['press', 'release']);
-            $program = RailProgram::of($shots->rail, $rig->name ?? '', $this->number('feed', 1e-6) ?? 60.0, $this->number('settle') ?? 2.0, $this->number('hold') ?? 0.5, [$words[0], $words[1]]);
+            $program = RailProgram::of($shots->rail, $rig->name ?? '', $this->number('feed', 1e-6) ?? 60.0, $this->number('settle') ?? $rig->conditions->plan->settleS ?? Shots::SETTLE_S, $this->number('hold') ?? 0.5, [$words[0], $words[1]]);
         } catch (\InvalidArgumentException|InvalidFigure $fault) {
             $this->output->getErrorStyle()->writeln($fault->getMessage());
 

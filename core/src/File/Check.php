@@ -63,7 +63,11 @@ final class Check
 
                 continue;
             }
-            $kept[$field->name] = $this->field($item, $field, $pointer.'/'.$field->name);
+            $read = $this->field($item, $field, $pointer.'/'.$field->name);
+            // An empty object says nothing, and would be written as an empty list.
+            if ($read !== [] || ! in_array($field->type, [FieldType::Object, FieldType::HalfWidths], true)) {
+                $kept[$field->name] = $read;
+            }
         }
         foreach ($given as $key => $item) {
             if ($item !== null) {

@@ -206,7 +206,7 @@ final readonly class Sheet
         }
         $plan = $shots->rig->conditions->plan;
         $name = $plan->flashName ?? 'Flash, guide number '.Phrase::digits($flash->guideNumber);
-        $lines = [new SheetLine($name.', '.Phrase::figure($flash->distanceMm, 'mm').' off', $flash->powerSaid() ?? 'out of its reach')];
+        $lines = [new SheetLine($name.', '.Phrase::figure($flash->distanceMm, 'mm').' from the subject', $flash->powerSaid() ?? 'out of its reach')];
         $open = $shots->stackFlash();
         if ($shots->isStack() && $open !== null && $open->powerSaid() !== $flash->powerSaid()) {
             $lines[] = new SheetLine('For the stack, at its stop', $open->powerSaid() ?? 'out of its reach');

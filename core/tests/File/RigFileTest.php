@@ -42,6 +42,19 @@ final class RigFileTest extends TestCase
         $this->assertTrue($again->subject->shy);
     }
 
+    public function test_an_empty_object_says_nothing_and_what_is_written_can_be_read(): void
+    {
+        $document = self::RIG;
+        $document['chain'][1] += ['aperture' => new \stdClass, 'pupils' => new \stdClass, 'measured' => new \stdClass];
+        $document['chain'][1]['set'] = new \stdClass;
+        $document['conditions'] = ['plan' => ['light' => 'flash', 'flash' => new \stdClass, 'rail' => new \stdClass]];
+        $written = RigFile::write(self::made($document));
+        $this->assertSame($written, RigFile::write(RigFile::parse($written)));
+        $this->assertEquals((object) ['light' => 'flash'], json_decode($written)->conditions->plan);
+        $document['conditions'] = ['plan' => new \stdClass];
+        $this->assertSame([], RigFile::parse(RigFile::write(self::made($document)))->conditions->document->fields);
+    }
+
     public function test_writing_gives_the_same_bytes_for_the_same_rig_and_the_same_readings_after(): void
     {
         $make = RigMaker::seeded(__METHOD__);

@@ -74,7 +74,7 @@ final class SheetTest extends TestCase
 
         $shots = $planned(['light' => 'flash', 'flash' => $flash, 'by' => 'rail', 'rail' => $rail, 'overlap' => 0.3, 'batteryFrames' => 10]);
         $light = $of($shots, 'Light');
-        $this->assertSame($shots->flash?->powerSaid(), $light['Spark 24, '.Phrase::figure(180.0, 'mm').' off']);
+        $this->assertSame($shots->flash?->powerSaid(), $light['Spark 24, '.Phrase::figure(180.0, 'mm').' from the subject']);
         $this->assertSame('35°, below '.number_format((float) Reading::of($rig)->lightGapDeg).'°', $light['Over the plane of focus']);
         $stack = $of($shots, 'Stack');
         $this->assertSame(0.3, $shots->overlap);

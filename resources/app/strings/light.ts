@@ -20,7 +20,7 @@ export const light = {
         flash: 'The flash',
         flashStands: 'stands',
         flashMm: 'Flash to subject, mm',
-        off: 'mm off',
+        off: 'mm from the subject',
         at: 'at',
         angle: 'Angle over the plane of focus, degrees',
         over: '° over the plane of focus, through',

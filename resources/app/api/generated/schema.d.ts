@@ -2953,6 +2953,8 @@ export interface components {
             document: {
                 [key: string]: unknown;
             };
+            /** @description Only what is said changes, however deep; null takes a field away (RFC 7396). Otherwise each is replaced whole */
+            merge?: boolean;
         };
         /** @description Puts parts of the kit in, one after the other. */
         Insert: {

@@ -2,7 +2,7 @@ import type { RigView, Schema } from '../../../api/client';
 import { strings } from '../../../strings/index';
 import { Blank } from '../../../ui/Blank';
 import { Pick } from '../../../ui/Pick';
-import { describing, planOf, usualFlashMm, type OnStep, type Plan, type Source } from './planned';
+import { completed, describing, planOf, usualFlashMm, type OnStep, type Source } from './planned';
 
 const sources: readonly (readonly [Source, string])[] = (['there', 'flash', 'lamp', 'torch'] as const).map((each) => [
     each,
@@ -16,20 +16,13 @@ const numberOf = (value: unknown) => (typeof value === 'number' ? value : null);
 export function LightSentence({ rig, light, onStep }: { rig: RigView; light: Schema['LightView'] | undefined; onStep: OnStep }) {
     const say = strings.light;
     const plan = planOf(rig);
-    const offered = (light?.plan ?? {}) as Plan;
+    const offered = completed(rig, light);
     const tell = describing(rig, onStep, offered);
     const subject = rig.subject?.document ?? {};
     const support = rig.conditions['support'];
     const source = plan.light ?? 'there';
     const plain = (what: Promise<unknown>) => void what.catch(() => undefined);
-    const choose = (next: Source) =>
-        plain(
-            tell.plan({
-                light: next,
-                ...(next === 'flash' && offered.flash && { flash: { distanceMm: usualFlashMm, ...offered.flash } }),
-                ...((next === 'lamp' || next === 'torch') && offered.lamp && { lamp: offered.lamp }),
-            }),
-        );
+    const choose = (next: Source) => plain(tell.lit(next));
     const flash = { ...offered.flash };
     const lamp = { ...offered.lamp };
     const named = (gear: readonly { name: string }[], current: string | undefined) => {
@@ -65,7 +58,7 @@ export function LightSentence({ rig, light, onStep }: { rig: RigView; light: Sch
                         choices={named(light.flashes, flash.name)}
                         onChange={(name) => {
                             const next = light.flashes.find((each) => each.name === name);
-                            if (next) plain(tell.plan({ flash: { distanceMm: flash.distanceMm ?? usualFlashMm, ...next } }));
+                            if (next) plain(tell.flash({ guideNumber: null, recycleS: null, ...next }));
                         }}
                     />{' '}
                     {say.flashStands}{' '}
@@ -95,7 +88,7 @@ export function LightSentence({ rig, light, onStep }: { rig: RigView; light: Sch
                         choices={named(light.lamps, lamp.name)}
                         onChange={(name) => {
                             const next = light.lamps.find((each) => each.name === name);
-                            if (next) plain(tell.plan({ lamp: next }));
+                            if (next) plain(tell.lamp({ watts: null, lumensPerWatt: null, ...next }));
                         }}
                     />{' '}
                     {say.draws} <Blank label={say.watts} value={lamp.watts ?? null} onSet={(watts) => tell.lamp({ watts })} /> {say.gives}{' '}

@@ -25,7 +25,7 @@ export function RailBlanks({ rig, offered, rails, onStep }: Props) {
                 choices={names.map((name) => [name, name] as const)}
                 onChange={(name) => {
                     const next = rails.find((each) => each.name === name);
-                    if (next) void tell.plan({ rail: next }).catch(() => undefined);
+                    if (next) void tell.rail({ travelMm: null, ...next }).catch(() => undefined);
                 }}
             />
             , <Blank label={say.linesLabel} value={rail.steps ?? 100} onSet={(steps) => tell.rail({ steps })} /> {say.lines}{' '}

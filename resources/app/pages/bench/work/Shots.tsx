@@ -8,7 +8,7 @@ import { digits, fNumber, length, type Units } from '../../../ui/figures';
 import { Lost } from '../../../ui/Lost';
 import { time } from '../../../ui/shutter';
 import { MeasureStep } from './MeasureStep';
-import { describing, planOf, type By, type OnStep, type Plan } from './planned';
+import { completed, describing, ofSameRig, planOf, type By, type OnStep } from './planned';
 import { Positions } from './Positions';
 import { RailBlanks } from './RailBlanks';
 import { ShotsSentence } from './ShotsSentence';
@@ -30,23 +30,22 @@ export function Shots({ rig, held, units, busy, onStep }: Props) {
     const shots = useQuery({
         queryKey: keys.shots(rig.id, rig.revision),
         queryFn: () => api.shots(rig.id),
-        placeholderData: (before: Schema['ShotsView'] | undefined) => before,
+        placeholderData: ofSameRig<Schema['ShotsView']>(rig.id),
     });
     // Which flash, lamp or rail a plan would take comes with the light.
     const light = useQuery({
         queryKey: keys.light(rig.id, rig.revision),
         queryFn: () => api.light(rig.id),
-        placeholderData: (before: Schema['LightView'] | undefined) => before,
+        placeholderData: ofSameRig<Schema['LightView']>(rig.id),
     });
     const [measuring, setMeasuring] = useState(false);
     if (shots.isError && !shots.data) return <Lost error={shots.error} onRetry={() => void shots.refetch()} />;
     const told = shots.data;
-    const tell = describing(rig, onStep);
-    const offered = (light.data?.plan ?? {}) as Plan;
+    const offered = completed(rig, light.data);
+    const tell = describing(rig, onStep, offered);
     const chosen = planOf(rig).by;
     const mm = (value: number) => length(value, units);
-    const plan = (by: By) => () =>
-        void tell.plan({ by, ...(by === 'rail' && offered.rail && { rail: offered.rail }) }).catch(() => undefined);
+    const plan = (by: By) => () => void tell.shot(by).catch(() => undefined);
     const stop = (marked: number | null) => (marked === null ? say.asItIs : say.ring(fNumber(marked)));
     const takes = (seconds: number, frames: number) =>
         `${say.frames(frames)}, ${say.time(time(seconds))}${told?.batteryFrames && frames > told.batteryFrames ? `, ${say.batteries(Math.ceil(frames / told.batteryFrames))}` : ''}.`;

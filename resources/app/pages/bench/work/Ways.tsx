@@ -2,7 +2,7 @@ import type { RigView, Schema } from '../../../api/client';
 import { strings } from '../../../strings/index';
 import { digits, fNumber, length, stops, type Units } from '../../../ui/figures';
 import { power, shutter } from '../../../ui/shutter';
-import { describing, planOf, usualFlashMm, type OnStep, type Plan } from './planned';
+import { completed, describing, planOf, usualFlashMm, type OnStep } from './planned';
 import { WayCard } from './WayCard';
 import type { LightFigure } from './useLight';
 
@@ -19,8 +19,8 @@ interface Props {
 export function Ways({ rig, light, figure, units, busy, onStep }: Props) {
     const say = strings.light;
     const plan = planOf(rig);
-    const tell = describing(rig, onStep);
-    const offered = (light?.plan ?? {}) as Plan;
+    const offered = completed(rig, light);
+    const tell = describing(rig, onStep, offered);
     const mm = (value: number) => length(value, units);
     const press = (what: () => Promise<unknown>) => () => void what().catch(() => undefined);
     const left = (name: string) => {
@@ -41,7 +41,7 @@ export function Ways({ rig, light, figure, units, busy, onStep }: Props) {
                     planned={plan.light === 'flash'}
                     said={say.planned}
                     disabled={busy}
-                    onPress={press(() => tell.plan({ light: 'flash', flash: { distanceMm: usualFlashMm, ...offered.flash } }))}
+                    onPress={press(() => tell.lit('flash'))}
                 >
                     {say.flashText(offered.flash.name ?? say.flashTitle, mm(offered.flash.distanceMm ?? usualFlashMm))}{' '}
                     {has('flashPower')
@@ -63,7 +63,7 @@ export function Ways({ rig, light, figure, units, busy, onStep }: Props) {
                     planned={plan.light === 'lamp'}
                     said={say.planned}
                     disabled={busy}
-                    onPress={press(() => tell.plan({ light: 'lamp', ...(offered.lamp && { lamp: offered.lamp }) }))}
+                    onPress={press(() => tell.lit('lamp'))}
                 >
                     {has('lightLux') && say.lux(digits(number('lightLux')))}{' '}
                     {has('lampMm') ? say.lampAt(lampName, mm(number('lampMm'))) : say.lampUnknown}
@@ -117,7 +117,7 @@ export function Ways({ rig, light, figure, units, busy, onStep }: Props) {
                     planned={plan.light === 'torch'}
                     said={say.planned}
                     disabled={busy}
-                    onPress={press(() => tell.plan({ light: 'torch', ...(offered.lamp && { lamp: offered.lamp }) }))}
+                    onPress={press(() => tell.lit('torch'))}
                 >
                     {say.paintText(digits(number('torchLux')))} {has('torchMm') && say.torchAt(mm(number('torchMm')))}
                 </WayCard>

@@ -1,4 +1,4 @@
-import type { RigView, Step } from '../../../api/client';
+import type { RigView, Schema, Step } from '../../../api/client';
 
 export type Source = 'there' | 'flash' | 'lamp' | 'torch';
 export type By = 'single' | 'rail' | 'ring' | 'bracketing';
@@ -22,11 +22,6 @@ export type OnStep = (step: Step) => Promise<unknown>;
 /** Null takes a field away. */
 type Changes<T> = { [K in keyof T]?: T[K] | null };
 
-/** Null takes a field away; nested objects are given whole. */
-function changed(before: Document, change: Readonly<Document>): Document {
-    return Object.fromEntries(Object.entries({ ...before, ...change }).filter(([, value]) => value !== null && value !== undefined));
-}
-
 /** Where a flash stands until somebody says it: as the core takes it. */
 export const usualFlashMm = 180;
 
@@ -34,18 +29,47 @@ export function planOf(rig: RigView): Plan {
     return rig.conditions['plan'] ?? {};
 }
 
-/** Steps that describe: of each only what changes is said. What a plan names is given whole, completed from the kit. */
+/** The plan with the kit's first flash, lamp and rail where it names none; what is decided is the rig's own, however old the offer. */
+export function completed(rig: RigView, light: Schema['LightView'] | undefined): Plan {
+    return { ...(light?.plan as Plan | undefined), ...planOf(rig) };
+}
+
+/** What was told of this rig before, until it is told anew: of another rig it would be wrong. */
+export function ofSameRig<T>(id: number) {
+    return (before: T | undefined, query: { queryKey: readonly unknown[] } | undefined): T | undefined =>
+        query?.queryKey[1] === id ? before : undefined;
+}
+
+/** Steps that describe: only what is said changes, so that steps that follow each other quickly lose nothing. */
 export function describing(rig: RigView, onStep: OnStep, offered: Plan = {}) {
-    const conditions = (change: Document) => onStep({ action: 'describe', document: { conditions: changed(rig.conditions, change) } });
-    const plan = (change: Changes<Plan>) => conditions({ plan: changed({ ...planOf(rig) }, change) });
+    const conditions = (change: Document) => onStep({ action: 'describe', merge: true, document: { conditions: change } });
+    const plan = (change: Changes<Plan>) => conditions({ plan: change });
+    // What a plan names is put into it whole the first time, from the kit.
+    const named = planOf(rig);
+    const flash = (change: Changes<NonNullable<Plan['flash']>>) => ({
+        ...(named.flash ? {} : { distanceMm: usualFlashMm, ...offered.flash }),
+        ...change,
+    });
+    const lamp = (change: Changes<NonNullable<Plan['lamp']>>) => ({ ...(named.lamp ? {} : offered.lamp), ...change });
+    const rail = (change: Changes<NonNullable<Plan['rail']>>) => ({ ...(named.rail ? {} : offered.rail), ...change });
     return {
         conditions,
         plan,
-        flash: (change: Changes<NonNullable<Plan['flash']>>) =>
-            plan({ flash: changed({ distanceMm: usualFlashMm, ...offered.flash }, change) }),
-        lamp: (change: Changes<NonNullable<Plan['lamp']>>) => plan({ lamp: changed({ ...offered.lamp }, change) }),
-        rail: (change: Changes<NonNullable<Plan['rail']>>) => plan({ rail: changed({ ...offered.rail }, change) }),
-        subject: (change: Document) => onStep({ action: 'describe', document: { subject: changed(rig.subject?.document ?? {}, change) } }),
+        /** Lit so, with what that takes. */
+        lit: (source: Source) =>
+            conditions({
+                plan: {
+                    light: source,
+                    ...(source === 'flash' && offered.flash && { flash: flash({}) }),
+                    ...((source === 'lamp' || source === 'torch') && offered.lamp && { lamp: lamp({}) }),
+                },
+            }),
+        /** Shot so, with what that takes. */
+        shot: (by: By) => conditions({ plan: { by, ...(by === 'rail' && offered.rail && { rail: rail({}) }) } }),
+        flash: (change: Changes<NonNullable<Plan['flash']>>) => conditions({ plan: { flash: flash(change) } }),
+        lamp: (change: Changes<NonNullable<Plan['lamp']>>) => conditions({ plan: { lamp: lamp(change) } }),
+        rail: (change: Changes<NonNullable<Plan['rail']>>) => conditions({ plan: { rail: rail(change) } }),
+        subject: (change: Document) => onStep({ action: 'describe', merge: true, document: { subject: change } }),
         /** All of the subject at once. */
         subjectWhole: (subject: Document) => onStep({ action: 'describe', document: { subject } }),
     };

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { api, type RigView, type Schema } from '../../../api/client';
 import { keys } from '../../../api/queries';
+import { ofSameRig } from './planned';
 import type { ActiveSweep } from '../../../rig/displayedReadings';
 
 /** A figure of light by its name, as the rig stands under the hand; null = not known, undefined = not here yet. */
@@ -14,7 +15,7 @@ export function useLight(rig: RigView, held: ActiveSweep | null, ready: boolean)
     const light = useQuery({
         queryKey: keys.light(id, revision),
         queryFn: () => api.light(id),
-        placeholderData: (before: Schema['LightView'] | undefined) => before,
+        placeholderData: ofSameRig<Schema['LightView']>(rig.id),
     });
     // Tables of all controls come ahead, after the bench's own sweeps, one after the other.
     useEffect(() => {
