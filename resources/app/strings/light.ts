@@ -104,6 +104,7 @@ export const light = {
         mm: 'mm',
         overlap: 'slices lie in each other by',
         overlapLabel: 'Overlap of slices, per cent',
+        overlapRange: 'from 0 to 90',
         percent: '%',
         settle: 'to settle',
         settleLabel: 'Seconds to settle',

@@ -1,4 +1,5 @@
 import { useId, useState } from 'react';
+import { reasonOf } from '../api/client';
 import { digits } from './figures';
 import { typedNumber } from './typed';
 
@@ -7,10 +8,12 @@ interface Props {
     value: number | null;
     /** Told when it is left or Enter is pressed, and only if it says something else by then; null = emptied. Refused, it says why. */
     onSet: (value: number | null) => Promise<unknown>;
+    /** What may stand in it, where the server would say it in other units. */
+    range?: string;
 }
 
 /** A blank of a sentence that is filled in and then sent: once, when it is left. Escape leaves it as it was. */
-export function Blank({ label, value, onSet }: Props) {
+export function Blank({ label, value, onSet, range }: Props) {
     const id = useId();
     const [text, setText] = useState<string | null>(null);
     const [trouble, setTrouble] = useState<string | null>(null);
@@ -31,7 +34,7 @@ export function Blank({ label, value, onSet }: Props) {
                 setText(null);
                 setTrouble(null);
             })
-            .catch((error: unknown) => setTrouble(error instanceof Error ? error.message : String(error)));
+            .catch((error: unknown) => setTrouble(range ?? reasonOf(error)));
     };
     return (
         <span className="whitespace-nowrap">

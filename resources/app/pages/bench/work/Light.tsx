@@ -25,6 +25,8 @@ interface Props {
 export function Light({ rig, held, ready, units, busy, onStep }: Props) {
     const { light, figure } = useLight(rig, held, ready);
     const say = strings.light;
+    // What is shown is of a step before, until the answer is here.
+    const old = held === null && light.data?.revision !== rig.revision;
     if (light.isError && !light.data) return <Lost error={light.error} onRetry={() => void light.refetch()} />;
     const exposure = figure('exposureS');
     const gap = figure('gapStops');
@@ -32,7 +34,7 @@ export function Light({ rig, held, ready, units, busy, onStep }: Props) {
     const more = figure('handHeldStops');
     const sharp = figure('lightGapDeg') !== null || exposure !== null;
     return (
-        <div className="flex flex-col gap-1">
+        <div className={`flex flex-col gap-1 ${old ? 'opacity-60' : ''}`} aria-busy={old}>
             <LightSentence rig={rig} light={light.data} onStep={onStep} />
             <ShutterScale figure={figure} />
             <div className="min-h-[18px] text-xs text-soft" role="status">

@@ -41,6 +41,7 @@ export function Shots({ rig, held, units, busy, onStep }: Props) {
     const [measuring, setMeasuring] = useState(false);
     if (shots.isError && !shots.data) return <Lost error={shots.error} onRetry={() => void shots.refetch()} />;
     const told = shots.data;
+    const old = told?.revision !== rig.revision || light.data?.revision !== rig.revision;
     const offered = completed(rig, light.data);
     const tell = describing(rig, onStep, offered);
     const chosen = planOf(rig).by;
@@ -50,7 +51,7 @@ export function Shots({ rig, held, units, busy, onStep }: Props) {
     const takes = (seconds: number, frames: number) =>
         `${say.frames(frames)}, ${say.time(time(seconds))}${told?.batteryFrames && frames > told.batteryFrames ? `, ${say.batteries(Math.ceil(frames / told.batteryFrames))}` : ''}.`;
     return (
-        <div className={`flex flex-col gap-1 ${held || shots.isPlaceholderData ? 'opacity-60' : ''}`} aria-busy={shots.isPending}>
+        <div className={`flex flex-col gap-1 ${held || old ? 'opacity-60' : ''}`} aria-busy={old}>
             <ShotsSentence rig={rig} shots={told} onStep={onStep} />
             <p className="min-h-[18px] text-xs text-soft" role="status">
                 {held ? say.readingMoves : told?.depthMm === null ? say.noDepth : told?.depthMm === 0 ? say.flat : ''}

@@ -37,6 +37,7 @@ export function ShotsSentence({ rig, shots, onStep }: { rig: RigView; shots: Sch
             {say.mm}; {say.overlap}{' '}
             <Blank
                 label={say.overlapLabel}
+                range={say.overlapRange}
                 value={shots === undefined ? null : Math.round(shots.overlap * 1000) / 10}
                 onSet={(percent) => tell.plan({ overlap: percent === null ? null : percent / 100 })}
             />{' '}
