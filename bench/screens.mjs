@@ -32,32 +32,56 @@ const scripts = await page.evaluate(() =>
 figures.firstLoadScriptKbGzip = round(scripts.reduce((sum, size) => sum + size, 0) / 1024);
 
 // A drag of 300 steps: from each input event to the painted frame with its new figures.
+const dragged = async (control) => {
+    const box = await control.boundingBox();
+    const requests = [];
+    const asked = (request) => requests.push(request.url());
+    page.on('request', asked);
+    await page.mouse.move(box.x + 4, box.y + 18);
+    await page.mouse.down();
+    await page.evaluate(() => {
+        window.painted = [];
+        window.watch = new AbortController();
+        addEventListener(
+            'pointermove',
+            (event) => {
+                const from = event.timeStamp;
+                // The frame after next has been painted when its callback runs.
+                requestAnimationFrame(() => setTimeout(() => window.painted.push(performance.now() - from)));
+            },
+            { capture: true, signal: window.watch.signal },
+        );
+    });
+    for (let step = 0; step < 300; step++) await page.mouse.move(box.x + 4 + ((box.width - 8) * step) / 300, box.y + 18);
+    const painted = await page.evaluate(() => {
+        window.watch.abort();
+        return window.painted;
+    });
+    page.off('request', asked);
+    await page.mouse.up();
+    return { requests: requests.length, p95Ms: round(p95(painted)) };
+};
 await page.getByRole('button', { name: 'Rigs' }).click();
 await page.getByRole('menuitem', { name: /^Sedge seed, coat pattern/ }).click();
 const draw = page.getByRole('slider', { name: /Rail bellows · draw/ });
 await draw.focus();
 await page.waitForLoadState('networkidle');
-const box = await draw.boundingBox();
-const requests = [];
-page.on('request', (request) => requests.push(request.url()));
-await page.mouse.move(box.x + 4, box.y + 18);
-await page.mouse.down();
-await page.evaluate(() => {
-    window.painted = [];
-    addEventListener(
-        'pointermove',
-        (event) => {
-            const from = event.timeStamp;
-            // The frame after next has been painted when its callback runs.
-            requestAnimationFrame(() => setTimeout(() => window.painted.push(performance.now() - from)));
-        },
-        { capture: true },
-    );
-});
-for (let step = 0; step < 300; step++) await page.mouse.move(box.x + 4 + ((box.width - 8) * step) / 300, box.y + 18);
-figures.dragRequests = requests.length;
-figures.dragP95Ms = round(p95(await page.evaluate(() => window.painted)));
-await page.mouse.up();
+const onParts = await dragged(draw);
+figures.dragRequests = onParts.requests;
+figures.dragP95Ms = onParts.p95Ms;
+
+// The same with the Light tab open, a subject that moves, so that every way has its figure, and a flash planned and drawn.
+await page.getByRole('tab', { name: 'Light' }).click();
+await page.getByLabel('It moves across, mm a second').fill('2');
+await page.keyboard.press('Enter');
+await page.getByRole('button', { name: 'Plan with flash' }).click();
+await page.locator('[data-flash]').waitFor();
+await page.waitForTimeout(3000);
+await page.waitForLoadState('networkidle');
+const onLight = await dragged(draw);
+figures.lightDragRequests = onLight.requests;
+figures.lightDragP95Ms = onLight.p95Ms;
+await page.getByRole('tab', { name: 'Parts' }).click();
 
 // Taking hold of a second travel after the first one has moved: from pressing to its first figures, painted. By a hand that
 // takes 0.4 s from one scale to the other, and by one that takes no time at all (the first travel is still being saved).

@@ -17,12 +17,14 @@ use App\Models\Rig;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Plan\AsEngraved;
 use ZincThimble\Core\Plan\Bracketing;
+use ZincThimble\Core\Plan\FlashPlan;
 use ZincThimble\Core\Plan\LightFigures;
 use ZincThimble\Core\Plan\LightTable;
 use ZincThimble\Core\Plan\RailStack;
 use ZincThimble\Core\Plan\RingFrame;
 use ZincThimble\Core\Plan\RingStack;
 use ZincThimble\Core\Plan\Shots;
+use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 use ZincThimble\Core\Rig\Travel;
 
@@ -107,6 +109,11 @@ final class PlanViews
     private static function with(CoreRig $rig, array $gear): CoreRig
     {
         $plan = GearAtHand::completed($rig->conditions->document->object('plan')->fields, $gear);
+        $flash = is_array($plan['flash'] ?? null) ? $plan['flash'] : null;
+        if ($flash !== null && ! isset($flash['distanceMm'])) {
+            // Whole millimetres are what anybody lays a ruler to.
+            $plan['flash'] = ['distanceMm' => round(FlashPlan::usualMm(Reading::of($rig)->workingDistanceMm))] + $flash;
+        }
 
         return $plan === [] ? $rig : $rig->withConditions($rig->conditions->with(['plan' => $plan]));
     }

@@ -12,6 +12,7 @@ use App\Plan\GearAtHand;
 use Tests\TestCase;
 use ZincThimble\Core\Plan\AsEngraved;
 use ZincThimble\Core\Plan\Bracketing;
+use ZincThimble\Core\Plan\FlashPlan;
 use ZincThimble\Core\Plan\LightFigures;
 use ZincThimble\Core\Plan\LightTable;
 use ZincThimble\Core\Plan\RailProgram;
@@ -55,6 +56,10 @@ final class PlanApiTest extends TestCase
         $core = $this->app->make(RigStore::class)->read($this->rig->refresh()->load('parts'));
         $plan = GearAtHand::completed($core->conditions->document->object('plan')->fields, $this->app->make(GearAtHand::class)->of($this->rig));
 
+        if (isset($plan['flash']) && ! isset($plan['flash']['distanceMm'])) {
+            $plan['flash']['distanceMm'] = round(FlashPlan::usualMm(Reading::of($core)->workingDistanceMm));
+        }
+
         return $core->withConditions($core->conditions->with(['plan' => $plan]));
     }
 
@@ -65,7 +70,7 @@ final class PlanApiTest extends TestCase
         $core = $this->core();
         $this->assertSame($this->rig->revision, $told['revision']);
         $this->assertSame(['Small flash', 'Desk lamp', 'Focusing rail'], [$told['flashes'][0]['name'], $told['lamps'][0]['name'], $told['rails'][0]['name']]);
-        $this->assertEquals(['name' => 'Small flash', 'guideNumber' => 20, 'recycleS' => 4], $told['plan']['flash']);
+        $this->assertEquals(['name' => 'Small flash', 'guideNumber' => 20, 'recycleS' => 4, 'distanceMm' => 180], $told['plan']['flash']);
         $this->assertEquals(['name' => 'Focusing rail', 'pitchMm' => 1.25, 'travelMm' => 90], $told['plan']['rail']);
         $this->assertArrayNotHasKey('light', $told['plan'], 'what the kit has is no decision');
         $figures = LightFigures::of($core)->toArray();
@@ -85,6 +90,15 @@ final class PlanApiTest extends TestCase
             }
         }
         $this->getJson("/api/rigs/{$this->rig->id}/light/sweep?travel=9.focus")->assertStatus(422)->assertJsonPath('errors.travel.0', 'This rig has no such control.');
+    }
+
+    public function test_a_flash_stands_beside_the_front_where_that_is_further_off(): void
+    {
+        $this->rig = $this->rigOf($this->user, 'Dragonfly from the dyke path');
+        $told = $this->getJson("/api/rigs/{$this->rig->id}/light")->assertOk()->json();
+        $room = (float) Reading::of($this->app->make(RigStore::class)->read($this->rig->load('parts')))->workingDistanceMm;
+        $this->assertGreaterThan(300.0, $room);
+        $this->assertEquals(round($room), $told['plan']['flash']['distanceMm']);
     }
 
     public function test_what_is_planned_is_a_step_and_stands_on_the_sheet_and_in_the_file(): void

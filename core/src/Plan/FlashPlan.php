@@ -42,15 +42,25 @@ final readonly class FlashPlan
     ) {
     }
 
-    /** Where a flash usually stands, mm from the subject, until somebody says it. */
+    /** Nearer than this nobody holds a flash to a subject unless it is said, mm. */
     public const USUAL_MM = 180.0;
+
+    /** Where a flash stands until somebody says it, mm from the subject: beside the front of the rig, where that stands further off. */
+    public static function usualMm(?float $workingDistanceMm): float
+    {
+        return max(self::USUAL_MM, $workingDistanceMm ?? 0.0);
+    }
 
     /** As the rig's own plan says; null = it has no flash, or how much light the rig takes isn't known. */
     public static function planned(Rig $rig, ?Reading $read = null): ?self
     {
         $plan = $rig->conditions->plan;
+        if ($plan->guideNumber === null) {
+            return null;
+        }
+        $reading = $read ?? Reading::of($rig);
 
-        return $plan->guideNumber === null ? null : self::of($rig, $plan->guideNumber, $plan->flashMm ?? self::USUAL_MM, $plan->diffuserStops, $plan->sourceRadiusMm, $read);
+        return self::of($rig, $plan->guideNumber, $plan->flashMm ?? self::usualMm($reading->workingDistanceMm), $plan->diffuserStops, $plan->sourceRadiusMm, $reading);
     }
 
     /**

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { flashAt } from './FlashPlace';
 
-const frame = { scale: 2, axisY: 200, width: 800 };
+const frame = { scale: 2, axisY: 200, broken: false };
 const flash = { distanceMm: 50, angleDeg: 30 };
 
 describe('where a flash stands', () => {
@@ -21,6 +21,12 @@ describe('where a flash stands', () => {
         expect(at.far).toBe(true);
         expect(at.y).toBeCloseTo(62, 6);
         expect((500 - at.x) / (200 - at.y)).toBeCloseTo(Math.tan(Math.PI / 6), 6);
+    });
+    it('breaks its way where the axis is broken', () => {
+        const at = flashAt(flash, 60, 500, { ...frame, broken: true });
+        expect(at.far).toBe(true);
+        expect(Math.hypot(500 - at.x, 200 - at.y)).toBeCloseTo(90, 6);
+        expect(at.y).toBeGreaterThan(200);
     });
     it('stands where light gets in when nobody said how', () => {
         expect(flashAt({ distanceMm: 50, angleDeg: null }, 40, 500, frame).angleDeg).toBe(30);

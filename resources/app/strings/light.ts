@@ -89,7 +89,6 @@ export const light = {
         planned: 'Planned',
         inShade: 'in the rig’s shade',
         planThere: 'Back to the light there is',
-        enough: 'This light is quick enough.',
         busy: 'Working it out…',
     },
     shots: {

@@ -2,7 +2,7 @@ import type { RigView, Schema } from '../../../api/client';
 import { strings } from '../../../strings/index';
 import { Blank } from '../../../ui/Blank';
 import { Pick } from '../../../ui/Pick';
-import { completed, describing, planOf, usualFlashMm, type OnStep, type Source } from './planned';
+import { completed, describing, planOf, type OnStep, type Source } from './planned';
 
 const sources: readonly (readonly [Source, string])[] = (['there', 'flash', 'lamp', 'torch'] as const).map((each) => [
     each,
@@ -64,8 +64,8 @@ export function LightSentence({ rig, light, onStep }: { rig: RigView; light: Sch
                     {say.flashStands}{' '}
                     <Blank
                         label={say.flashMm}
-                        value={flash.distanceMm ?? usualFlashMm}
-                        onSet={(distanceMm) => tell.flash({ distanceMm: distanceMm ?? usualFlashMm })}
+                        value={flash.distanceMm ?? null}
+                        onSet={(distanceMm) => tell.flash({ distanceMm: distanceMm ?? flash.distanceMm ?? null })}
                     />{' '}
                     {say.off} {say.at}{' '}
                     <Blank label={say.angle} value={flash.angleDeg ?? null} onSet={(angleDeg) => tell.flash({ angleDeg })} />

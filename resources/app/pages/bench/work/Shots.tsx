@@ -59,7 +59,7 @@ export function Shots({ rig, held, units, busy, onStep }: Props) {
             {told && told.depthMm !== null && told.depthMm > 0 && (
                 <div className="flex flex-wrap gap-3 max-md:flex-col">
                     <SubjectSide shots={told} units={units} />
-                    <ul className="grid min-w-0 flex-1 auto-rows-fr grid-cols-2 gap-2 max-sm:grid-cols-1">
+                    <ul className="grid min-w-0 flex-1 grid-cols-2 gap-2 max-sm:grid-cols-1">
                         {told.singleBlurMm !== null && (
                             <WayCard
                                 title={say.single}
@@ -88,10 +88,7 @@ export function Shots({ rig, held, units, busy, onStep }: Props) {
                 </div>
             )}
             {told && told.sliceMm !== null && (
-                <ul
-                    aria-label={say.ways}
-                    className="grid auto-rows-fr gap-2 pb-2 [grid-template-columns:repeat(auto-fill,minmax(236px,1fr))]"
-                >
+                <ul aria-label={say.ways} className="grid gap-2 pb-2 [grid-template-columns:repeat(auto-fill,minmax(236px,1fr))]">
                     <WayCard
                         title={say.rail}
                         figure={told.rail ? say.turns(digits(told.rail.turnsAFrame), digits(told.rail.turnsAFrame * told.rail.lines)) : '—'}

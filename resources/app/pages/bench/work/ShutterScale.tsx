@@ -34,6 +34,8 @@ const least = 340;
 const left = 14;
 const right = 26;
 const row = 17;
+/** Over the limits, for what is said of this light. */
+const head = 32;
 const limits = ['acrossS', 'toAndFroS', 'swayS', 'customS'] as const;
 
 /** Where a shutter time stands on a scale of a width, px; what lies beyond its ends stands at them. */
@@ -65,7 +67,7 @@ export function ShutterScale({ figure }: { figure: LightFigure }) {
     const exposure = figure('exposureS') ?? null;
     const gap = figure('gapStops') ?? null;
     // Room for as many rows as there can be: what moves with a control moves nothing below it.
-    const foot = Math.max(2, stills.length) * row + 22;
+    const foot = head + Math.max(1, stills.length) * row + 12;
     const at = exposure === null ? null : place(exposure);
     const turned = at !== null && at > width - 190;
     return (
@@ -75,23 +77,22 @@ export function ShutterScale({ figure }: { figure: LightFigure }) {
                     const end = place(seconds);
                     const said = say.limits[name](shutter(seconds));
                     const outside = end < Math.min(330, width * 0.6);
-                    const clash = outside && at !== null && at > end && at < end + 300;
                     return (
                         <g key={name}>
                             <rect
                                 x={left}
-                                y={n * row + 14}
+                                y={head + n * row + 9}
                                 width={Math.max(1, end - left)}
-                                height={5}
+                                height={4}
                                 fill="var(--verdigris)"
                                 opacity={0.32}
                             />
-                            <path d={`M${end} ${n * row + 10}V${foot}`} stroke="var(--verdigris)" strokeDasharray="2 3" />
+                            <path d={`M${end} ${head + n * row + 4}V${foot}`} stroke="var(--verdigris)" strokeDasharray="2 3" />
                             <text
-                                x={outside ? end + (clash ? -4 : 5) : end - 4}
-                                y={n * row + 11}
+                                x={outside ? end + 5 : end - 4}
+                                y={head + n * row + (outside ? 14 : 6)}
                                 fontSize={11.5}
-                                textAnchor={outside && !(clash && end > 250) ? 'start' : 'end'}
+                                textAnchor={outside ? 'start' : 'end'}
                                 fill="var(--verdigris)"
                                 stroke="var(--ground)"
                                 strokeWidth={3}

@@ -47,6 +47,8 @@ export function SubjectSide({ shots, units }: Props) {
             ? `M${x(sag)} ${middle - half}Q${2 * x(0) - x(sag)} ${middle} ${x(sag)} ${middle + half}H${x(depth)}V${middle - half}Z`
             : `M${x(0)} ${middle}Q${x(0)} ${middle - half} ${x(depth / 2)} ${middle - half}T${x(depth)} ${middle}T${x(depth / 2)} ${middle + half}T${x(0)} ${middle}Z`;
     const few = planes.length <= 40;
+    // As many as still lie apart are drawn.
+    const apart = planes.length <= 90;
     return (
         <figure className="shrink-0">
             <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} role="img" aria-label={say.side}>
@@ -77,8 +79,14 @@ export function SubjectSide({ shots, units }: Props) {
                     />
                 )}
                 {planes.map((plane, n) =>
-                    few || n === 0 || n === planes.length - 1 ? (
-                        <path key={n} d={`M${x(plane)} ${top - 8}V${bottom + 8}`} stroke="var(--madder)" strokeWidth={1.2} data-plane />
+                    apart || n === 0 || n === planes.length - 1 ? (
+                        <path
+                            key={n}
+                            d={`M${x(plane)} ${top - 8}V${bottom + 8}`}
+                            stroke="var(--madder)"
+                            strokeWidth={few ? 1.2 : 0.6}
+                            data-plane
+                        />
                     ) : null,
                 )}
                 <path

@@ -2,7 +2,7 @@ import type { RigView, Schema } from '../../../api/client';
 import { strings } from '../../../strings/index';
 import { digits, fNumber, length, stops, type Units } from '../../../ui/figures';
 import { power, shutter } from '../../../ui/shutter';
-import { completed, describing, planOf, usualFlashMm, type OnStep } from './planned';
+import { completed, describing, planOf, type OnStep } from './planned';
 import { WayCard } from './WayCard';
 import type { LightFigure } from './useLight';
 
@@ -32,7 +32,7 @@ export function Ways({ rig, light, figure, units, busy, onStep }: Props) {
     const lampName = offered.lamp?.name ?? say.sources.lamp;
     const ring = rig.travels.find(({ kind }) => kind === 'aperture');
     return (
-        <ul aria-label={say.ways} className="grid auto-rows-fr gap-2 pb-2 [grid-template-columns:repeat(auto-fill,minmax(156px,1fr))]">
+        <ul aria-label={say.ways} className="grid gap-2 pb-2 [grid-template-columns:repeat(auto-fill,minmax(156px,1fr))]">
             {offered.flash && has('flashNeeded') && (
                 <WayCard
                     title={say.flashTitle}
@@ -43,7 +43,7 @@ export function Ways({ rig, light, figure, units, busy, onStep }: Props) {
                     disabled={busy}
                     onPress={press(() => tell.lit('flash'))}
                 >
-                    {say.flashText(offered.flash.name ?? say.flashTitle, mm(offered.flash.distanceMm ?? usualFlashMm))}{' '}
+                    {say.flashText(offered.flash.name ?? say.flashTitle, mm(offered.flash.distanceMm ?? 0))}{' '}
                     {has('flashPower')
                         ? has('flashLeftStops')
                             ? number('flashLeftStops') > 0

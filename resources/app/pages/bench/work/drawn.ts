@@ -2,16 +2,16 @@ import type { RigView } from '../../../api/client';
 import type { PlannedFlash } from '../../../drawing/FlashPlace';
 import type { DrawnSubject } from '../../../drawing/SubjectShape';
 import { strings } from '../../../strings/index';
-import { planOf, usualFlashMm } from './planned';
+import { planOf } from './planned';
 
 /** The flash of the rig's plan; null = it is lit otherwise. */
 export function plannedFlash(rig: RigView): PlannedFlash | null {
     const { light, flash } = planOf(rig);
-    if (light !== 'flash') return null;
+    if (light !== 'flash' || flash?.distanceMm === undefined) return null;
     return {
-        name: flash?.name ?? strings.light.flashTitle,
-        distanceMm: flash?.distanceMm ?? usualFlashMm,
-        angleDeg: flash?.angleDeg ?? null,
+        name: flash.name ?? strings.light.flashTitle,
+        distanceMm: flash.distanceMm,
+        angleDeg: flash.angleDeg ?? null,
     };
 }
 

@@ -22,9 +22,6 @@ export type OnStep = (step: Step) => Promise<unknown>;
 /** Null takes a field away. */
 type Changes<T> = { [K in keyof T]?: T[K] | null };
 
-/** Where a flash stands until somebody says it: as the core takes it. */
-export const usualFlashMm = 180;
-
 export function planOf(rig: RigView): Plan {
     return rig.conditions['plan'] ?? {};
 }
@@ -47,7 +44,7 @@ export function describing(rig: RigView, onStep: OnStep, offered: Plan = {}) {
     // What a plan names is put into it whole the first time, from the kit.
     const named = planOf(rig);
     const flash = (change: Changes<NonNullable<Plan['flash']>>) => ({
-        ...(named.flash ? {} : { distanceMm: usualFlashMm, ...offered.flash }),
+        ...(named.flash ? {} : offered.flash),
         ...change,
     });
     const lamp = (change: Changes<NonNullable<Plan['lamp']>>) => ({ ...(named.lamp ? {} : offered.lamp), ...change });
