@@ -27,6 +27,10 @@ $settling = ['core', 'core/tests/Rig core/tests/Reading/PlainTraceTest.php', '']
 $sure = ['core', 'core/tests/Reading/UncertaintyTableTest.php core/tests/Rig/ShotsTest.php', ''];
 $measuring = ['app', 'tests/Feature/MeasuringTest.php', ''];
 $picture = ['core', 'core/tests/Picture', ''];
+$light = ['core', 'core/tests/Plan/LightFiguresTest.php', ''];
+$bracketing = ['core', 'core/tests/Plan/BracketingTest.php', ''];
+$fall = ['core', 'core/tests/Plan/SliceFallTest.php', ''];
+$plans = ['app', 'tests/Feature/PlanApiTest.php', ''];
 $compared = ['core', 'core/tests/Report/ComparisonTargetTest.php', ''];
 $schools = ['core', 'core/tests/Plan/SchoolQuestionsTest.php', ''];
 $shots = ['core', 'core/tests/Plan/ShotsTest.php', ''];
@@ -187,7 +191,7 @@ return [
     ['app/Bench/Steps/Swap.php', '$bench->part($this->part, \'part\')', '$bench->part($this->part, \'parts\')', $bodies],
     ['app/Http/Requests/MeasurePart.php', "'shots.*.rulerMm' => [...self::NUMBER, 'gt:0'", "'shots.*.rulerMm' => [...self::NUMBER, 'gte:0'", $measuring],
     ['app/Accounts/ArchiveWriter.php', "->with('wishes')", '', ['app', 'tests/Feature/ArchiveTest.php', 'several']],
-    ['resources/app/api/queries.ts', "'crossing', 'proposals'", "'crossing'", $screen('resources/app/api/queries.test.ts')],
+    ['resources/app/api/queries.ts', "        'proposals',\n", '', $screen('resources/app/api/queries.test.ts')],
     ['resources/app/drawing/rigOutline.ts', '(width * 0.72) / longest', '(width * 0.75) / longest', $screen('resources/app/drawing/rigOutline.test.ts')],
     ['resources/app/pages/kit/groups.ts', '(each.massG ?? 0) * each.part.count', '(each.massG ?? 0)', $screen('resources/app/pages/kit/groups.test.ts')],
 
@@ -247,4 +251,24 @@ return [
     ['core/src/Plan/GapClosing.php', 'ceil($gap * self::THIRDS - 1e-9)', 'floor($gap * self::THIRDS)', ['core', 'core/tests/Plan/GapClosingTest.php', '']],
     ['resources/app/picture/layers.ts', '(1 - part) / nearScale + part / farScale', 'part / nearScale + (1 - part) / farScale', $screen('resources/app/picture/layers.test.ts')],
     ['app/Http/Controllers/CompareController.php', 'keep($row, $revision, $set', 'keep($row, $row->revision, $set', $loose],
+    ['core/src/Plan/LightFigures.php', 'lightLux: $way(GapWay::MoreLight)?->lux', 'lightLux: $way(GapWay::Torch)?->lux', $light],
+    ['core/src/Plan/LightFigures.php', '$shutter->exposureS / $factor', '$shutter->exposureS * $factor', $light],
+    ['core/src/Plan/LightFigures.php', 'handHeldStops: $factor === null ? null : log($factor, 2.0)', 'handHeldStops: $factor === null ? null : log($factor)', $light],
+    ['core/src/Plan/LightFigures.php', 'flashNearestMm: $flash?->nearestMm', 'flashNearestMm: $flash?->furthestMm', $light],
+    ['core/src/Plan/LightTable.php', '$travel->part, $position)', '$travel->part, $positions[0])', $light],
+    ['core/src/Reading/Light.php', '2.0 * M_PI', '4.0 * M_PI', $light],
+    ['core/src/Plan/FlashPlan.php', 'max(self::USUAL_MM, $workingDistanceMm ?? 0.0)', 'self::USUAL_MM', $plans],
+    ['core/src/Plan/Bracketing.php', '(($frames - 1) * $setting)', '($frames * $setting)', $bracketing],
+    ['core/src/Plan/Bracketing.php', 'min($slice, $now) * (1.0 - $overlap)', 'min($slice, $now)', $bracketing],
+    ['core/src/Plan/Bracketing.php', 'if ($found === null || $tried[\'keeps\'])', 'if ($found === null)', $bracketing],
+    ['core/src/Plan/Bracketing.php', '$now - $depthMm / 2.0', '$now', $bracketing],
+    ['core/src/Plan/SliceFall.php', '$near / ($near + $far)', '$far / ($near + $far)', $fall],
+    ['core/src/Plan/SliceFall.php', '$subject->sagOver($reading->fieldWidthMm) ?? 0.0', '0.0', $fall],
+    ['core/src/Plan/Shots.php', 'max($between, ($plan->flashRecycleS ?? 0.0) * ($this->stackFlash()->power ?? 1.0))', 'max($between, $plan->flashRecycleS ?? 0.0)', ['core', 'core/tests/Plan/SheetTest.php', '']],
+    ['core/src/Rig/ShootingPlan.php', 'flashMm: $flash->floatOrNull(\'distanceMm\')', 'flashMm: $flash->floatOrNull(\'guideNumber\')', ['core', 'core/tests/Rig/ShootingPlanTest.php', '']],
+    ['core/src/File/Check.php', 'if ($read !== [] || ', 'if ($read !== null || ', ['core', 'core/tests/File/RigFileTest.php', '']],
+    ['app/Bench/Steps/Describe.php', '$this->merge ? self::merged', '! $this->merge ? self::merged', $plans],
+    ['app/Plan/GearAtHand.php', "->where('count', '>', 0)", '', $plans],
+    ['app/Plan/GearAtHand.php', 'Part::query()->where(\'kit_id\', $rig->kit_id)', 'Part::query()', $plans],
+    ['app/Http/Controllers/PlanController.php', '$rig->revision !== $request->revision()', 'false', $plans],
 ];

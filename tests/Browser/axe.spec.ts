@@ -41,6 +41,27 @@ test.describe('axe finds nothing serious and the console stays quiet', () => {
         });
     }
 
+    test('light and shots, also at 360 px', async ({ page }) => {
+        await openDemonstration(page, 'Sedge seed, coat pattern');
+        await page.getByRole('tab', { name: 'Light' }).click();
+        await page.getByRole('button', { name: 'Plan with flash' }).click();
+        await expect(page.locator('[data-flash]')).toHaveCount(1);
+        await nothingSerious(page);
+        await page.getByRole('tab', { name: 'Shots' }).click();
+        await expect(page.getByRole('listitem', { name: 'By the rail' })).toBeVisible();
+        await nothingSerious(page);
+        await page.setViewportSize({ width: 360, height: 740 });
+        for (const name of ['Shots', 'Light', 'Parts']) {
+            const tab = page.getByRole('tab', { name });
+            await tab.click();
+            await expect(page.getByRole('tabpanel', { name })).toBeVisible();
+            // A finger's width, and nothing runs out of the page.
+            expect((await tab.boundingBox())?.height).toBeGreaterThanOrEqual(44);
+            expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
+        }
+        await nothingSerious(page);
+    });
+
     test('an empty rig, a menu, a dialog, a doubt', async ({ page }) => {
         await openDemonstration(page);
         await page

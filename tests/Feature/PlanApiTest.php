@@ -92,6 +92,23 @@ final class PlanApiTest extends TestCase
         $this->getJson("/api/rigs/{$this->rig->id}/light/sweep?travel=9.focus")->assertStatus(422)->assertJsonPath('errors.travel.0', 'This rig has no such control.');
     }
 
+    public function test_only_what_lies_in_the_rigs_own_kit_is_offered(): void
+    {
+        $others = $this->guest();
+        foreach ([$others, $this->user] as $n => $owner) {
+            // Of the same person too: another kit is another bag.
+            $kit = $owner->kits()->create(['name' => 'Another bag', 'currency' => null, 'extra' => new \stdClass]);
+            foreach (['flash' => ['guideNumber' => 58], 'lamp' => ['watts' => 100], 'rail' => ['pitchMm' => 2, 'travelMm' => 100]] as $kind => $fields) {
+                $this->actingAs($owner)->postJson("/api/kits/{$kit->id}/parts", ['parts' => [['kind' => $kind, 'name' => "Other {$kind} {$n}"] + $fields]])->assertCreated();
+            }
+        }
+        $this->actingAs($this->user);
+        Part::query()->where('kit_id', $this->rig->kit_id)->where('kind', 'lamp')->update(['count' => 0]);
+        $told = $this->getJson("/api/rigs/{$this->rig->id}/light")->assertOk()->json();
+        $this->assertSame([['Small flash'], [], ['Focusing rail']], [array_column($told['flashes'], 'name'), $told['lamps'], array_column($told['rails'], 'name')]);
+        $this->assertArrayNotHasKey('lamp', $told['plan']);
+    }
+
     public function test_a_flash_stands_beside_the_front_where_that_is_further_off(): void
     {
         $this->rig = $this->rigOf($this->user, 'Dragonfly from the dyke path');

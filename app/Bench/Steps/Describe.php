@@ -59,7 +59,7 @@ final readonly class Describe extends Step
         });
     }
 
-    /** RFC 7396: what is an object changes field by field, null takes away, everything else is put in its place. */
+    /** RFC 7396: what is an object changes field by field, everything else is put in its place. A field that is null is none to whoever reads the document. */
     private static function merged(mixed $before, mixed $change): mixed
     {
         if (! $change instanceof \stdClass) {
@@ -67,11 +67,7 @@ final readonly class Describe extends Step
         }
         $merged = $before instanceof \stdClass ? clone $before : new \stdClass;
         foreach (get_object_vars($change) as $name => $value) {
-            if ($value === null) {
-                unset($merged->{$name});
-            } else {
-                $merged->{$name} = self::merged($merged->{$name} ?? null, $value);
-            }
+            $merged->{$name} = self::merged($merged->{$name} ?? null, $value);
         }
 
         return $merged;

@@ -211,6 +211,7 @@ export const bench = {
         ['[ ]', 'move the part along the axis'],
         ['Shift ← →', 'move the part’s own scale by a step'],
         ['K', 'find in the kit'],
+        ['1 2 3', 'parts, light, shots'],
         ['Ctrl Z, Shift Ctrl Z', 'undo, redo'],
         ['S', 'keep the rig by a name'],
         ['?', 'this list'],
