@@ -100,8 +100,8 @@ final class PlanViews
     private static function bracketing(Shots $shots, Bracketing $bracketing, CoreRig $stacked, Travel $ring): BracketingView
     {
         return new BracketingView(
-            $bracketing->setting, $bracketing->frames, $bracketing->widestMm, $bracketing->leavesGap, $bracketing->firstFieldMm, $bracketing->lastFieldMm,
-            AsEngraved::of($stacked->with($ring->kind, $ring->part, $bracketing->startFocus), $ring->part), $shots->secondsOf($bracketing->frames), $bracketing->planesMm,
+            setting: $bracketing->setting, frames: $bracketing->frames, widestMm: $bracketing->widestMm, leavesGap: $bracketing->leavesGap, firstFieldMm: $bracketing->firstFieldMm, lastFieldMm: $bracketing->lastFieldMm,
+            start: AsEngraved::of($stacked->with($ring->kind, $ring->part, $bracketing->startFocus), $ring->part), seconds: $shots->secondsOf($bracketing->frames), planesMm: $bracketing->planesMm,
         );
     }
 

@@ -493,8 +493,9 @@ export function Bench({ id, person, rigs }: Props) {
                                         ),
                                         light: opened.has('light') && (
                                             <Light
+                                                active={work === 'light'}
                                                 rig={rig}
-                                                held={live}
+                                                held={work === 'light' ? live : null}
                                                 ready={ready === rig.revision}
                                                 units={units}
                                                 busy={change.isPending}
@@ -502,7 +503,14 @@ export function Bench({ id, person, rigs }: Props) {
                                             />
                                         ),
                                         shots: opened.has('shots') && (
-                                            <Shots rig={rig} held={live !== null} units={units} busy={change.isPending} onStep={step} />
+                                            <Shots
+                                                active={work === 'shots'}
+                                                rig={rig}
+                                                held={work === 'shots' && live !== null}
+                                                units={units}
+                                                busy={change.isPending}
+                                                onStep={step}
+                                            />
                                         ),
                                     }}
                                 />

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { RigView } from '../../../api/client';
 import type { ActiveSweep } from '../../../rig/displayedReadings';
 import { strings } from '../../../strings/index';
@@ -12,6 +13,8 @@ import { Ways } from './Ways';
 import { Button } from '../../../ui/Button';
 
 interface Props {
+    /** Whether it is looked at: else nothing is asked for. */
+    active: boolean;
     rig: RigView;
     held: ActiveSweep | null;
     /** Whether the bench's own sweeps are here: tables of light come after them. */
@@ -22,8 +25,8 @@ interface Props {
 }
 
 /** Light: what there is, up to where each thing stays still, and every way to close the gap between them. */
-export function Light({ rig, held, ready, units, busy, onStep }: Props) {
-    const { light, figure } = useLight(rig, held, ready);
+export const Light = memo(function Light({ active, rig, held, ready, units, busy, onStep }: Props) {
+    const { light, figure } = useLight(rig, held, { active, tables: ready });
     const say = strings.light;
     // What is shown is of a step before, until the answer is here.
     const old = held === null && light.data?.revision !== rig.revision;
@@ -69,4 +72,4 @@ export function Light({ rig, held, ready, units, busy, onStep }: Props) {
             <Ways rig={rig} light={light.data} figure={figure} units={units} busy={busy} onStep={onStep} />
         </div>
     );
-}
+});

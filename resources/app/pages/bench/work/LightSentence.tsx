@@ -54,13 +54,15 @@ export function LightSentence({ rig, light, onStep }: { rig: RigView; light: Sch
                     <Pick
                         label={say.flash}
                         value={flash.name ?? null}
-                        none={say.noFlash}
+                        none={say.someFlash}
                         choices={named(light.flashes, flash.name)}
                         onChange={(name) => {
                             const next = light.flashes.find((each) => each.name === name);
                             if (next) plain(tell.flash({ guideNumber: null, recycleS: null, ...next }));
                         }}
-                    />{' '}
+                    />
+                    {say.guide}{' '}
+                    <Blank label={say.guideNumber} value={flash.guideNumber ?? null} onSet={(guideNumber) => tell.flash({ guideNumber })} />
                     {say.flashStands}{' '}
                     <Blank
                         label={say.flashMm}
@@ -84,7 +86,7 @@ export function LightSentence({ rig, light, onStep }: { rig: RigView; light: Sch
                     <Pick
                         label={say.lamp}
                         value={lamp.name ?? null}
-                        none={say.noLamp}
+                        none={say.someLamp}
                         choices={named(light.lamps, lamp.name)}
                         onChange={(name) => {
                             const next = light.lamps.find((each) => each.name === name);

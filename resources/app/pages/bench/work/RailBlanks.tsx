@@ -22,13 +22,15 @@ export function RailBlanks({ rig, offered, rails, onStep }: Props) {
             <Pick
                 label={say.rail}
                 value={rail.name ?? null}
+                none={say.someRail}
                 choices={names.map((name) => [name, name] as const)}
                 onChange={(name) => {
                     const next = rails.find((each) => each.name === name);
                     if (next) void tell.rail({ travelMm: null, ...next }).catch(() => undefined);
                 }}
             />
-            , <Blank label={say.linesLabel} value={rail.steps ?? 100} onSet={(steps) => tell.rail({ steps })} /> {say.lines}{' '}
+            , <Blank label={say.pitchLabel} value={rail.pitchMm ?? null} onSet={(pitchMm) => tell.rail({ pitchMm })} /> {say.aTurn},{' '}
+            <Blank label={say.linesLabel} value={rail.steps ?? 100} onSet={(steps) => tell.rail({ steps })} /> {say.lines}{' '}
             <Blank label={say.playLabel} value={rail.backlashMm ?? 0} onSet={(backlashMm) => tell.rail({ backlashMm })} /> {say.mm}
         </p>
     );

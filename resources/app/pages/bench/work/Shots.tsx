@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { api, type RigView, type Schema } from '../../../api/client';
 import { keys } from '../../../api/queries';
 import { strings } from '../../../strings/index';
@@ -16,6 +16,8 @@ import { SubjectSide } from './SubjectSide';
 import { WayCard } from './WayCard';
 
 interface Props {
+    /** Whether it is looked at: else nothing is asked for. */
+    active: boolean;
     rig: RigView;
     /** Whether a control is held: figures are those of before it was. */
     held: boolean;
@@ -25,17 +27,19 @@ interface Props {
 }
 
 /** One shot and a stack side by side, every way to go through the subject, and where the slices fall. */
-export function Shots({ rig, held, units, busy, onStep }: Props) {
+export const Shots = memo(function Shots({ active, rig, held, units, busy, onStep }: Props) {
     const say = strings.shots;
     const shots = useQuery({
         queryKey: keys.shots(rig.id, rig.revision),
         queryFn: () => api.shots(rig.id),
+        enabled: active,
         placeholderData: ofSameRig<Schema['ShotsView']>(rig.id),
     });
     // Which flash, lamp or rail a plan would take comes with the light.
     const light = useQuery({
         queryKey: keys.light(rig.id, rig.revision),
         queryFn: () => api.light(rig.id),
+        enabled: active,
         placeholderData: ofSameRig<Schema['LightView']>(rig.id),
     });
     const [measuring, setMeasuring] = useState(false);
@@ -98,28 +102,29 @@ export function Shots({ rig, held, units, busy, onStep }: Props) {
                         disabled={busy}
                         onPress={plan('rail')}
                         foot={
-                            told.rail && (
-                                <div className="pt-1">
-                                    <RailBlanks rig={rig} offered={offered} rails={light.data?.rails ?? []} onStep={onStep} />
-                                    <a
-                                        className="text-xs text-beam underline underline-offset-2"
-                                        href={api.railProgramAddress(rig.id)}
-                                        download
-                                    >
-                                        {say.program}
-                                    </a>
-                                    <Positions
-                                        heads={[say.frame, say.at, say.turn, say.line]}
-                                        rows={told.rail.at.map((each, n) => [`${n + 1}`, mm(each.mm), `${each.turns}`, `${each.line}`])}
-                                    />
-                                </div>
-                            )
+                            <div className="pt-1">
+                                <RailBlanks rig={rig} offered={offered} rails={light.data?.rails ?? []} onStep={onStep} />
+                                {told.rail && (
+                                    <>
+                                        <a
+                                            className="text-xs text-beam underline underline-offset-2"
+                                            href={api.railProgramAddress(rig.id)}
+                                            download
+                                        >
+                                            {say.program}
+                                        </a>
+                                        <Positions
+                                            heads={[say.frame, say.at, say.turn, say.line]}
+                                            rows={told.rail.at.map((each, n) => [`${n + 1}`, mm(each.mm), `${each.turns}`, `${each.line}`])}
+                                        />
+                                    </>
+                                )}
+                            </div>
                         }
                     >
                         {told.rail
                             ? `${say.railText(offered.rail?.name ?? say.rail, mm(told.rail.wayMm))} ${takes(told.rail.seconds, told.rail.frames)}`
                             : (told.railTrouble ?? say.noRail)}
-                        {told.railTrouble && <RailBlanks rig={rig} offered={offered} rails={light.data?.rails ?? []} onStep={onStep} />}
                     </WayCard>
                     <WayCard
                         title={say.byRing}
@@ -184,4 +189,4 @@ export function Shots({ rig, held, units, busy, onStep }: Props) {
             {measuring && <MeasureStep rig={rig} onClose={() => setMeasuring(false)} />}
         </div>
     );
-}
+});

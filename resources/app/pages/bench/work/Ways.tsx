@@ -45,11 +45,9 @@ export function Ways({ rig, light, figure, units, busy, onStep }: Props) {
                 >
                     {say.flashText(offered.flash.name ?? say.flashTitle, mm(offered.flash.distanceMm ?? 0))}{' '}
                     {has('flashPower')
-                        ? has('flashLeftStops')
-                            ? number('flashLeftStops') > 0
-                                ? say.partly
-                                : say.alone
-                            : say.sync
+                        ? `${say.reach(mm(number('flashNearestMm')), mm(number('flashFurthestMm')))} ${
+                              has('flashLeftStops') ? (number('flashLeftStops') > 0 ? say.partly : say.alone) : say.sync
+                          }`
                         : number('flashNeeded') > 1
                           ? say.noNearer(mm(number('flashFurthestMm')))
                           : say.noFurther(mm(number('flashNearestMm')))}

@@ -28,7 +28,15 @@ export function planOf(rig: RigView): Plan {
 
 /** The plan with the kit's first flash, lamp and rail where it names none; what is decided is the rig's own, however old the offer. */
 export function completed(rig: RigView, light: Schema['LightView'] | undefined): Plan {
-    return { ...(light?.plan as Plan | undefined), ...planOf(rig) };
+    const offer = light?.plan as Plan | undefined;
+    const own = planOf(rig);
+    const distanceMm = offer?.flash?.distanceMm;
+    return {
+        ...offer,
+        ...own,
+        // How far off it usually stands is the server's to say.
+        ...(own.flash && distanceMm !== undefined && { flash: { distanceMm, ...own.flash } }),
+    };
 }
 
 /** What was told of this rig before, until it is told anew: of another rig it would be wrong. */

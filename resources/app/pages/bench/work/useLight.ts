@@ -9,21 +9,23 @@ import type { ActiveSweep } from '../../../rig/displayedReadings';
 export type LightFigure = (name: string) => number | null | undefined;
 
 /** Light of a rig: as it stands, and from the table of the control that is held. Nothing is asked for while one is. */
-export function useLight(rig: RigView, held: ActiveSweep | null, ready: boolean) {
+export function useLight(rig: RigView, held: ActiveSweep | null, wanted: { active: boolean; tables: boolean }) {
     const queries = useQueryClient();
     const { id, revision } = rig;
+    const tables = wanted.active && wanted.tables;
     const light = useQuery({
         queryKey: keys.light(id, revision),
         queryFn: () => api.light(id),
+        enabled: wanted.active,
         placeholderData: ofSameRig<Schema['LightView']>(rig.id),
     });
     // Tables of all controls come ahead, after the bench's own sweeps, one after the other.
     useEffect(() => {
-        if (!ready) return;
-        let wanted = true;
+        if (!tables) return;
+        let stays = true;
         const fetchAll = async () => {
             for (const { name } of rig.travels) {
-                if (!wanted) return;
+                if (!stays) return;
                 await queries
                     .query({
                         queryKey: keys.lightSweep(id, revision, name),
@@ -36,10 +38,10 @@ export function useLight(rig: RigView, held: ActiveSweep | null, ready: boolean)
         };
         void fetchAll();
         return () => {
-            wanted = false;
+            stays = false;
         };
         // eslint-disable-next-line react-hooks/exhaustive-deps -- once per revision
-    }, [queries, id, revision, ready]);
+    }, [queries, id, revision, tables]);
 
     const table = held ? queries.getQueryData<Schema['LightSweep']>(keys.lightSweep(id, revision, held.sweep.travel)) : undefined;
     const figure: LightFigure = (name) => (held ? table?.columns[name]?.[held.row] : light.data?.figures[name]);
