@@ -91,7 +91,7 @@ final class PlanViews
     private static function ring(Shots $shots, RingStack $ring, CoreRig $stacked): RingView
     {
         $frames = array_map(static fn (RingFrame $frame): RingFrameView => new RingFrameView(
-            AsEngraved::of($stacked->with($ring->ring->kind, $ring->ring->part, $frame->focus), $ring->ring->part), $frame->focus, $frame->planeMm, $frame->fieldMm, $frame->sliceMm,
+            AsEngraved::finely($stacked, $ring->ring->part, $frame->focus), $frame->focus, $frame->planeMm, $frame->fieldMm, $frame->sliceMm,
         ), $ring->frames);
 
         return new RingView($stacked->chain[$ring->ring->part]->label(), $ring->isWhole, $shots->secondsOf(count($frames)), $frames);
@@ -101,7 +101,7 @@ final class PlanViews
     {
         return new BracketingView(
             setting: $bracketing->setting, frames: $bracketing->frames, widestMm: $bracketing->widestMm, leavesGap: $bracketing->leavesGap, firstFieldMm: $bracketing->firstFieldMm, lastFieldMm: $bracketing->lastFieldMm,
-            start: AsEngraved::of($stacked->with($ring->kind, $ring->part, $bracketing->startFocus), $ring->part), seconds: $shots->secondsOf($bracketing->frames), planesMm: $bracketing->planesMm,
+            start: AsEngraved::finely($stacked, $ring->part, $bracketing->startFocus), seconds: $shots->secondsOf($bracketing->frames), planesMm: $bracketing->planesMm,
         );
     }
 

@@ -209,7 +209,10 @@ final class PlanApiTest extends TestCase
         }
         $stacked = Shots::planned($core)->stacked;
         $this->assertNotNull($stacked);
-        $this->assertSame(AsEngraved::of($stacked->with(TravelKind::Focus, 1, $ring->frames[1]->focus), 1), $told['ring']['frames'][1]['said']);
+        $this->assertSame(AsEngraved::finely($stacked, 1, $ring->frames[1]->focus), $told['ring']['frames'][1]['said']);
+
+        // Every frame is told apart from its neighbour.
+        $this->assertCount(count($ring->frames), array_unique(array_column($told['ring']['frames'], 'said')));
 
         $moved = (float) Reading::of($core->with(TravelKind::Focus, 1, 0.6 - 4 * 3 * 0.0015))->subjectDistanceMm - (float) Reading::of($core)->subjectDistanceMm;
         $this->postJson("/api/rigs/{$this->rig->id}/bracketing", ['revision' => $this->rig->revision + 1, 'setting' => 3, 'frames' => 5, 'movedMm' => $moved])->assertStatus(409);

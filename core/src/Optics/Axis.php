@@ -380,8 +380,8 @@ final class Axis
         if ($axis->na !== null && $slope > 0.0 && $slope / (2.0 * $axis->na) > $most) {
             $axis->number = $slope / (2.0 * $axis->na);
             $axis->chief = -$ft / $t;
-        } elseif ($stop >= 0 && $most > 0.0) {
-            // A throat at the sensor itself bounds nothing.
+        } elseif ($stop >= 0 && $most > 0.0 && $groupPart !== []) {
+            // A throat at the sensor itself bounds nothing; and where nothing bends light there is no cone to bound.
             $h = $axialAt[$stop];
             $axis->number = $most;
             $axis->stop = $stop;

@@ -79,6 +79,18 @@ final class AsEngraved
         return implode(', ', $said);
     }
 
+    /** A place of a focus ring as finely as neighbouring frames of a stack want it told: `1.9934 m`, `312.4 mm`. */
+    public static function finely(Rig $rig, int $index, float $focus): string
+    {
+        $distance = self::engravedMm(LensModel::of($rig->lenses[$index]), $focus);
+
+        return match (true) {
+            $distance === null => '∞',
+            $distance >= self::METRES => number_format($distance / 1000.0, 4)."\u{202f}m",
+            default => number_format($distance, 1)."\u{202f}mm",
+        };
+    }
+
     /** On its own mount a ring at s stands at `D = f(s) (2 + m + 1/m) + g(s)` (OPTICS.md, "Settling a lens"). */
     private static function ring(Rig $rig, int $index): string
     {

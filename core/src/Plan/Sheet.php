@@ -298,7 +298,7 @@ final readonly class Sheet
             return [];
         }
         $at = $ring->ring->part;
-        $said = static fn (float $focus): string => AsEngraved::of($shots->stacked->with($ring->ring->kind, $at, $focus), $at);
+        $said = static fn (float $focus): string => AsEngraved::finely($shots->stacked, $at, $focus);
         $last = $ring->frames[count($ring->frames) - 1];
 
         return [

@@ -46,7 +46,8 @@ final class SweepColumns
         $first = $rig->with($travel->kind, $travel->part, $positions[0]);
         $axis = Axis::of($first);
 
-        return $axis->unmodelled ? null : new SplitSystem($axis, $first, $travel);
+        // Without a lens there is nothing to cut.
+        return $axis->unmodelled || $axis->groupPart === [] ? null : new SplitSystem($axis, $first, $travel);
     }
 
     /**

@@ -100,12 +100,21 @@ final class SheetTest extends TestCase
         $this->assertSame(count($ring->ring->frames), $ring->frames());
         $at = $ring->ring->ring->part;
         $said = $of($ring, 'Stack');
-        $this->assertSame(AsEngraved::of($ring->stacked?->with($ring->ring->ring->kind, $at, $ring->ring->frames[0]->focus) ?? $rig, $at), $said['Ring, first frame']);
+        $this->assertSame(AsEngraved::finely($ring->stacked ?? $rig, $at, $ring->ring->frames[0]->focus), $said['Ring, first frame']);
         $lamp = $planned(['light' => 'lamp', 'lamp' => ['name' => 'Reading lamp', 'watts' => 9, 'lumensPerWatt' => 80]]);
         $figures = LightFigures::of($lamp->rig);
         $this->assertSame([Phrase::digits((float) $figures->lightLux).' lux', Phrase::figure((float) $figures->lampMm, 'mm')], array_slice(array_values($of($lamp, 'Light')), 0, 2));
         $torch = $planned(['light' => 'torch']);
         $this->assertSame(Phrase::figure(4.0, 's'), $of($torch, 'Light')['Room dark, painted with a torch for'] ?? null);
+    }
+
+    public function test_a_ring_is_told_as_finely_as_frames_differ(): void
+    {
+        // Its own mount, 100 mm, m = 0.1 at a tenth of the ring: 100 x (2 + 0.1 + 10) = 1210 mm; m = 1 at its end: 400 mm.
+        $rig = RigMaker::made(['format' => 'zinc-thimble/rig', 'version' => 1, 'camera' => ['joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]], 'chain' => [
+            ['kind' => 'lens', 'name' => 'Hundred', 'rear' => 'larch', 'focalLengthMm' => 100, 'registerMm' => 44.5, 'frontRimMm' => 80, 'focusing' => 'unit', 'design' => 'symmetrical', 'principalGapMm' => 0, 'maxMagnification' => 1],
+        ]]);
+        $this->assertSame(['∞', "1.2100\u{202f}m", "400.0\u{202f}mm"], [AsEngraved::finely($rig, 0, 0.0), AsEngraved::finely($rig, 0, 0.1), AsEngraved::finely($rig, 0, 1.0)]);
     }
 
     public function test_a_rail_that_can_not_go_through_is_told_and_the_rest_stands(): void

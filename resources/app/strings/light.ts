@@ -141,6 +141,7 @@ export const light = {
         planRail: 'Plan by the rail',
         byRing: 'By the ring',
         ringFigure: (from: string, to: string) => `${from} → ${to}`,
+        ringAt: (lens: string) => `Ring of ${lens}, as engraved on its own mount.`,
         ringText: (from: string, to: string) => `The frame is ${from} wide at first, ${to} at last.`,
         ringShort: 'The ring doesn’t reach both ends.',
         noRing: 'Nothing on this rig focuses by a ring.',

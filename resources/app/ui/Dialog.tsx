@@ -15,7 +15,7 @@ export function Dialog({ open, onOpenChange, title, text, wide = false, children
     return (
         <Primitive.Root open={open} onOpenChange={onOpenChange}>
             <Primitive.Portal>
-                <Primitive.Overlay className="fixed inset-0 z-20 bg-ink/35" />
+                <Primitive.Overlay className="fixed inset-0 z-20 bg-veil" />
                 <Primitive.Content
                     className={`plate slim-scroll fixed left-1/2 z-30 max-h-[88dvh] -translate-x-1/2 overflow-y-auto border border-ink p-5 ${
                         wide ? 'top-[6dvh] w-[min(720px,calc(100vw-32px))]' : 'top-[10dvh] w-[min(440px,calc(100vw-32px))]'

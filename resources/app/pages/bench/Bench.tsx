@@ -474,7 +474,7 @@ export function Bench({ id, person, rigs }: Props) {
                                                     }
                                                 />
                                                 {rig.chain.length === 0 && <FirstRigs />}
-                                                <div className="flex min-h-0 gap-4 border-t border-line lg:h-[200px]">
+                                                <div className="flex min-h-0 gap-4 border-t border-line lg:h-[212px]">
                                                     <TrayPanel
                                                         ref={narrow}
                                                         rig={rig}

@@ -24,7 +24,7 @@ export function FirstRigs() {
     return (
         <section aria-label={strings.rigs.first} className="py-2">
             <h2 className="pb-1 text-sm font-semibold">{strings.rigs.first}</h2>
-            <ul aria-busy={waiting} className="grid auto-rows-[minmax(116px,auto)] gap-2 sm:grid-cols-3">
+            <ul aria-busy={waiting} className="grid auto-rows-[minmax(92px,auto)] gap-2 sm:grid-cols-3">
                 {waiting && [0, 1, 2].map((each) => <li key={each} aria-hidden className="plate" />)}
                 {proposals.data?.length === 0 && (
                     <li className="col-span-full text-sm text-soft">
@@ -40,12 +40,14 @@ export function FirstRigs() {
                             type="button"
                             disabled={start.isPending}
                             onClick={() => start.mutate(each)}
-                            className="plate h-full w-full border-b-2 border-verdigris px-3 py-2 text-left text-sm hover:border-brass"
+                            className="plate flex h-full w-full flex-col border-b-2 border-verdigris px-3 py-2 text-left text-sm hover:border-brass"
                         >
-                            <span className="font-semibold">{each.title}</span>
-                            {each.greatestMagnification !== null && (
-                                <span className="figures float-right">{magnification(each.greatestMagnification)}</span>
-                            )}
+                            <span className="flex justify-between gap-2">
+                                <span className="font-semibold">{each.title}</span>
+                                {each.greatestMagnification !== null && (
+                                    <span className="figures">{magnification(each.greatestMagnification)}</span>
+                                )}
+                            </span>
                             <span className="block text-xs text-soft">{each.text}</span>
                             <span className="block pt-1 text-xs">{each.names.join(' + ')}</span>
                         </button>

@@ -85,7 +85,7 @@ export function TrayPanel({ ref, rig, index, busy, swapping, onInsert, onLeave }
             </div>
             <Command.List
                 aria-busy={tray.isPending}
-                className="slim-scroll min-h-0 flex-1 overflow-y-auto pb-2 max-lg:max-h-[420px] [&>[cmdk-list-sizer]]:flex [&>[cmdk-list-sizer]]:flex-wrap [&>[cmdk-list-sizer]]:gap-1.5"
+                className="slim-scroll min-h-0 flex-1 snap-y snap-proximity overflow-y-auto max-lg:max-h-[420px] [&>[cmdk-list-sizer]]:flex [&>[cmdk-list-sizer]]:flex-wrap [&>[cmdk-list-sizer]]:gap-1.5"
             >
                 {matching.length === 0 && !tray.isPending && (
                     <Command.Item disabled value="none" className="text-sm text-soft">
@@ -120,16 +120,16 @@ function TrayItem({ each, usable, onSelect }: { each: Schema['TrayPart']; usable
             value={keyOf(each)}
             disabled={!usable}
             onSelect={onSelect}
-            className={`touch-manipulation px-2 pt-1.5 pb-1 text-xs ${isDragging ? 'opacity-40' : ''} ${
+            className={`touch-manipulation snap-start px-2 pt-1 pb-0.5 text-xs ${isDragging ? 'opacity-40' : ''} ${
                 usable
                     ? `plate cursor-pointer border-b-2 data-[selected=true]:border-b-4 data-[selected=true]:border-brass ${each.fits ? 'border-verdigris' : 'border-dashed border-verdigris'}`
                     : 'border-b-2 border-transparent'
             }`}
         >
-            <div className={`flex h-[52px] items-end ${usable ? '' : 'opacity-45'}`}>
-                <PartSilhouette part={each.part} scale={0.62} tallest={50} />
+            <div className={`flex h-[36px] items-end ${usable ? '' : 'opacity-45'}`}>
+                <PartSilhouette part={each.part} scale={0.44} tallest={36} />
             </div>
-            <p className={`mt-1 whitespace-nowrap ${usable ? 'font-semibold' : ''}`}>{each.part.name}</p>
+            <p className={`mt-0.5 whitespace-nowrap ${usable ? 'font-semibold' : ''}`}>{each.part.name}</p>
             <p className="whitespace-nowrap text-soft">
                 <span className="figures">{each.fits ? measureIn(each.part.kind, each.part.measure, units) : ''}</span>
                 {each.reason && <span>{each.fits ? ` · ${each.reason}` : each.reason}</span>}

@@ -1,9 +1,12 @@
+import { useState } from 'react';
 import { strings } from '../../../strings/index';
 
 /** Every position of a stack, folded away until somebody asks. */
 export function Positions({ heads, rows }: { heads: readonly string[]; rows: readonly (readonly string[])[] }) {
+    // A deep stack has thousands: none is made before somebody looks.
+    const [open, setOpen] = useState(false);
     return (
-        <details className="pt-1 text-xs">
+        <details className="pt-1 text-xs" onToggle={(event) => setOpen(event.currentTarget.open)}>
             <summary className="cursor-pointer text-soft">{strings.shots.positions}</summary>
             <div className="slim-scroll max-h-48 overflow-auto">
                 <table className="figures w-full text-right">
@@ -17,7 +20,7 @@ export function Positions({ heads, rows }: { heads: readonly string[]; rows: rea
                         </tr>
                     </thead>
                     <tbody>
-                        {rows.map((row) => (
+                        {(open ? rows : []).map((row) => (
                             <tr key={row[0]}>
                                 {row.map((cell, n) => (
                                     <td key={heads[n]} className="pr-2">

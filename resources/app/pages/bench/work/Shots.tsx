@@ -58,7 +58,15 @@ export const Shots = memo(function Shots({ active, rig, held, units, busy, onSte
         <div className={`flex flex-col gap-1 ${held || old ? 'opacity-60' : ''}`} aria-busy={old}>
             <ShotsSentence rig={rig} shots={told} onStep={onStep} />
             <p className="min-h-[18px] text-xs text-soft" role="status">
-                {held ? say.readingMoves : told?.depthMm === null ? say.noDepth : told?.depthMm === 0 ? say.flat : ''}
+                {held
+                    ? say.readingMoves
+                    : told?.depthMm === null
+                      ? rig.subject?.depthMm == null
+                          ? say.noDepth
+                          : strings.light.nowhere
+                      : told?.depthMm === 0
+                        ? say.flat
+                        : ''}
             </p>
             {told && told.depthMm !== null && told.depthMm > 0 && (
                 <div className="flex flex-wrap gap-3 max-md:flex-col">
@@ -150,6 +158,7 @@ export const Shots = memo(function Shots({ active, rig, held, units, busy, onSte
                         {told.ring === null
                             ? (told.ringTrouble ?? say.noRing)
                             : [
+                                  say.ringAt(told.ring.lens),
                                   told.ring.isWhole ? '' : say.ringShort,
                                   told.ring.frames[0]
                                       ? `${takes(told.ring.seconds, told.ring.frames.length)} ${say.ringText(mm(told.ring.frames[0].fieldMm), mm(told.ring.frames[told.ring.frames.length - 1]?.fieldMm ?? 0))}`
