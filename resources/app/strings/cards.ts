@@ -23,6 +23,7 @@ export const cards = {
         reversed: 'turned round',
         print: 'Print',
         csv: 'As CSV',
+        emptyTitle: 'An empty card',
         none: 'This card needs a camera, a lens and what it is about in your kit.',
     },
 } as const;

@@ -4,6 +4,8 @@ export const compare = {
         title: 'Which of these is better?',
         empty: 'Lay rigs side by side: the same picture, and what each gives and takes for it.',
         add: 'Add a rig',
+        emptyTitle: 'Nothing to lay side by side yet',
+        emptyText: 'It takes two rigs, or one set in two ways. Rigs are built on the Bench, or come out of a file.',
         none: 'Every rig is here already, or there is none yet. Rigs are built on the Bench.',
         drop: (letter: string) => `Leave out ${letter}`,
         bring: 'Bring each',

@@ -79,6 +79,7 @@ export const find = {
         noGaps: 'Every magnification between is reached.',
         gapsOf: (list: string) => `gaps: ${list}`,
         moreGaps: (count: number) => ` and ${count} more`,
-        empty: 'A rig needs a camera and a lens that can be joined to it. Put them in under Kit.',
+        emptyTitle: 'No rig yet',
+        empty: 'A rig needs a camera and a lens that can be joined to it.',
     },
 } as const;

@@ -1,5 +1,15 @@
 /** Words of the bar, the welcome and what stands on every page. */
 export const shell = {
+    next: {
+        camera: 'Put in your camera',
+        lens: 'Put in a lens',
+        bench: 'Build a rig',
+        rig: 'So a rig stands here: to scale, from the camera to the plane of focus.',
+        kit: 'So your parts lie here, each to scale.',
+        find: 'So every rig that your kit makes stands here: how large, and from how far.',
+        compare: 'So two rigs lie here, their planes of focus in line.',
+        card: 'So a card looks: the same figures, for the bag.',
+    },
     product: 'Zinc Thimble',
     places: { bench: 'Bench', kit: 'Kit', find: 'Find', compare: 'Compare' },
     shell: {

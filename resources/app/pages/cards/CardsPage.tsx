@@ -9,7 +9,9 @@ import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Tick } from '../../ui/Tick';
 import { KitChoice } from '../../kit/KitChoice';
+import { NextStep } from '../../kit/NextStep';
 import { useKit } from '../../kit/useKit';
+import { EmptyPlace } from '../../ui/EmptyPlace';
 import { zoomsIn } from './zoomsIn';
 
 const say = strings.cards;
@@ -176,7 +178,11 @@ export default function CardsPage({ person }: { person: Schema['Person'] }) {
                     </div>
                 </div>
                 <h1 className={`pt-3 text-lg font-semibold ${card.data ? '' : 'no-print'}`}>{card.data?.title ?? say.title}</h1>
-                {kit && !ready && <p className="py-2">{say.none}</p>}
+                {kit && !ready && (
+                    <EmptyPlace title={say.emptyTitle} text={say.none} example="card" caption={strings.next.card}>
+                        <NextStep kit={kit} then="part" />
+                    </EmptyPlace>
+                )}
                 {card.isError && (
                     <p role="alert" className="my-2 border-l-[3px] border-ink pl-2">
                         {reasonOf(card.error)}

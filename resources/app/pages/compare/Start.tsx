@@ -3,7 +3,9 @@ import { Link, useNavigate } from 'react-router';
 import { api, reasonOf, type Schema } from '../../api/client';
 import { comparisonsChanged, keys } from '../../api/queries';
 import { KitChoice } from '../../kit/KitChoice';
+import { NextStep } from '../../kit/NextStep';
 import { useKit, useKits } from '../../kit/useKit';
+import { EmptyPlace } from '../../ui/EmptyPlace';
 import { strings } from '../../strings/index';
 import { length, magnification, type Units } from '../../ui/figures';
 import { addressOf } from './asked';
@@ -97,14 +99,17 @@ export function Start({
                 </section>
             )}
             <section aria-label={say.choose} className="py-3">
-                <div className="flex items-baseline gap-4 pb-1">
-                    <h2 className="text-sm font-semibold">{rigs.length === 0 ? say.none : say.choose}</h2>
-                    <FromFile onReady={(ready) => void navigate(addressOf(ready.rigs, ready.asked))} />
-                </div>
+                {rigs.length > 0 && (
+                    <div className="flex items-baseline gap-4 pb-1">
+                        <h2 className="text-sm font-semibold">{say.choose}</h2>
+                        <FromFile onReady={(ready) => void navigate(addressOf(ready.rigs, ready.asked))} />
+                    </div>
+                )}
                 {rigs.length === 0 && (
-                    <Link className="text-beam underline underline-offset-2" to="/bench">
-                        {strings.places.bench}
-                    </Link>
+                    <EmptyPlace title={say.emptyTitle} text={say.emptyText} example="compare" caption={strings.next.compare}>
+                        <NextStep kit={kit} />
+                        <FromFile onReady={(ready) => void navigate(addressOf(ready.rigs, ready.asked))} />
+                    </EmptyPlace>
                 )}
                 <ul className="grid gap-x-6 sm:grid-cols-2 lg:grid-cols-3">
                     {rigs.map((rig) => (

@@ -10,7 +10,9 @@ import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Lost } from '../../ui/Lost';
 import { KitChoice } from '../../kit/KitChoice';
+import { NextStep } from '../../kit/NextStep';
 import { useKit } from '../../kit/useKit';
+import { EmptyPlace } from '../../ui/EmptyPlace';
 import { FindMap, RouteMark, type RouteName } from './FindMap';
 import { FoundList, gapsText, rigKey } from './FoundList';
 import { Sentence, type Choice } from './Sentence';
@@ -135,7 +137,9 @@ export default function FindPage({ person }: { person: Schema['Person'] }) {
                         aria-busy={looking}
                     >
                         {map && map.rigs === 0 ? (
-                            <p className="py-4">{say.empty}</p>
+                            <EmptyPlace title={say.emptyTitle} text={say.empty} example="find" caption={strings.next.find}>
+                                <NextStep kit={kit} then="part" />
+                            </EmptyPlace>
                         ) : found === null ? (
                             finding.error && Object.keys(troubles).length === 0 ? (
                                 <p role="alert">{messageOf(finding.error)}</p>

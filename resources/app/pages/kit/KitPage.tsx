@@ -7,6 +7,7 @@ import { mass } from '../../ui/figures';
 import { Bar, History } from '../../shell/Bar';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
+import { EmptyPlace } from '../../ui/EmptyPlace';
 import { Lost } from '../../ui/Lost';
 import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
 import { Narrow } from '../../ui/Narrow';
@@ -211,15 +212,11 @@ function setupOf(text: string | null, part: number): Schema['ShotSetup'] | null 
 /** An empty shelf says how to begin. */
 function Empty({ onAdd, onBring }: { onAdd: () => void; onBring: () => void }) {
     return (
-        <div className="max-w-[520px] py-10">
-            <h2 className="text-lg font-semibold">{strings.kit.emptyTitle}</h2>
-            <p className="py-3 text-base text-soft">{strings.kit.emptyText}</p>
-            <div className="flex gap-2">
-                <Button strong onClick={onAdd}>
-                    {strings.kit.addPart}
-                </Button>
-                <Button onClick={onBring}>{strings.kit.importFile}</Button>
-            </div>
-        </div>
+        <EmptyPlace title={strings.kit.emptyTitle} text={strings.kit.emptyText} example="kit" caption={strings.next.kit}>
+            <Button strong onClick={onAdd}>
+                {strings.kit.addPart}
+            </Button>
+            <Button onClick={onBring}>{strings.kit.importFile}</Button>
+        </EmptyPlace>
     );
 }
