@@ -324,3 +324,22 @@ test('begun empty it offers the rigs that are kept, and on a phone all of it is 
     expect((await rigsOf(page).nth(1).boundingBox())?.x).toBeLessThan(60);
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });
+
+test('a blank that is filled in while a rig is still being added loses no rig', async ({ page }) => {
+    await openDemonstration(page);
+    await page.getByRole('link', { name: 'Compare' }).click();
+    await page.getByRole('button', { name: /^Lichen disc/ }).click();
+    await expect(rigsOf(page)).toHaveCount(1);
+    await page.getByRole('button', { name: 'Add a rig' }).click();
+    const item = page.getByRole('menuitem', { name: /^Tower clock tooth/ });
+    await expect(item).toBeVisible();
+    // Both within one turn: nothing is drawn between them.
+    await page.getByRole('combobox', { name: 'Bring each' }).evaluate((select: HTMLSelectElement) => {
+        const items = [...document.querySelectorAll<HTMLElement>('[role=menuitem]')];
+        items.find((each) => each.textContent.startsWith('Tower clock tooth'))?.click();
+        Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value')?.set?.call(select, 'closest');
+        select.dispatchEvent(new Event('change', { bubbles: true }));
+    });
+    await expect(rigsOf(page)).toHaveCount(2);
+    await expect(page.getByRole('combobox', { name: 'Bring each' })).toHaveValue('closest');
+});

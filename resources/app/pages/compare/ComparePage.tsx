@@ -1,6 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useState } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
 import { api, reasonOf, type Schema } from '../../api/client';
 import { comparisonsChanged, keys, rigsChanged } from '../../api/queries';
 import { Bar } from '../../shell/Bar';
@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button';
 import { KeepDialog } from '../../ui/KeepDialog';
 import { KeysDialog } from '../../ui/KeysDialog';
 import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
+import { useAddress } from '../../ui/useAddress';
 import { asked, blanksOf, drawn, most, queryOf, withoutRig } from './asked';
 import { Drawn } from './Drawn';
 import { FromFile } from './FromFile';
@@ -22,7 +23,7 @@ const say = strings.compare;
 /** Rigs side by side on the same target: all of it in the address, so that a comparison is kept, sent and opened as a link. */
 export default function ComparePage({ person }: { person: Schema['Person'] }) {
     const { units } = usePreferences();
-    const [params, setParams] = useSearchParams();
+    const { params, change: set } = useAddress();
     const wanted = asked(params);
     const query = queryOf(wanted);
     const navigate = useNavigate();
@@ -36,29 +37,16 @@ export default function ComparePage({ person }: { person: Schema['Person'] }) {
         staleTime: 0,
         retry: false,
     });
-    const set = useCallback(
-        (changes: Record<string, string | null>) =>
-            setParams(
-                (now) => {
-                    const next = new URLSearchParams(now);
-                    for (const [name, value] of Object.entries(changes)) {
-                        if (value === null || value === '') next.delete(name);
-                        else next.set(name, value);
-                    }
-                    return next;
-                },
-                { replace: true },
-            ),
-        [setParams],
-    );
-    const keep = (rigs: readonly number[], byHand: readonly string[] = wanted.set) => set({ rigs: rigs.join(','), set: byHand.join(',') });
-    const drop = (id: number) => {
-        const at = wanted.rigs.indexOf(id);
-        keep(
-            wanted.rigs.filter((each) => each !== id),
-            withoutRig(wanted.set, at),
-        );
-    };
+    // Each begins from the rigs that the address has by then, not from those that are drawn.
+    const add = (ids: readonly number[]) => set((now) => ({ rigs: [...asked(now).rigs, ...ids].slice(0, most).join(',') }));
+    const drop = (id: number) =>
+        set((now) => {
+            const { rigs, set: byHand } = asked(now);
+            return {
+                rigs: rigs.filter((each) => each !== id).join(','),
+                set: withoutRig(byHand, rigs.indexOf(id)).join(','),
+            };
+        });
     const others = kept.data?.filter(({ id }) => !wanted.rigs.includes(id)) ?? [];
     const told = query === null ? undefined : found.data;
     const [keeping, setKeeping] = useState(false);
@@ -105,12 +93,12 @@ export default function ComparePage({ person }: { person: Schema['Person'] }) {
                                 )}
                                 {wanted.rigs.length < most &&
                                     others.map((rig) => (
-                                        <MenuItem key={rig.id} note={rig.parts} onSelect={() => keep([...wanted.rigs, rig.id])}>
+                                        <MenuItem key={rig.id} note={rig.parts} onSelect={() => add([rig.id])}>
                                             {rig.name ?? strings.bench.unnamed}
                                         </MenuItem>
                                     ))}
                             </Menu>
-                            <FromFile onReady={(ready) => keep([...wanted.rigs, ...ready.rigs].slice(0, most))} />
+                            <FromFile onReady={(ready) => add(ready.rigs)} />
                         </span>
                     </div>
                 )}
@@ -145,7 +133,7 @@ export default function ComparePage({ person }: { person: Schema['Person'] }) {
                         onKeys={() => setKeysOpen(true)}
                     />
                 )}
-                {wanted.rigs.length === 0 && <Start rigs={kept.data} units={units} onBegin={(id) => keep([id])} />}
+                {wanted.rigs.length === 0 && <Start rigs={kept.data} units={units} onBegin={(id) => add([id])} />}
                 <KeepDialog
                     open={keeping}
                     onClose={() => setKeeping(false)}
