@@ -6,6 +6,7 @@ namespace App\Accounts;
 
 use App\Models\Part;
 use Carbon\CarbonInterface;
+use Illuminate\Support\Carbon;
 
 /**
  * Everything a person has, as one ZIP of open files: kits and rigs as version-1 documents, what else is known of them beside each, their
@@ -34,10 +35,13 @@ final class ArchiveFormat
         return $date?->utc()->format('Y-m-d\TH:i:s\Z');
     }
 
-    /** A date as it was written; now where there is none that can be read. */
+    /** A date as it was written; now where there is none that can be read, or none that there ever was. */
     public static function dated(mixed $text): CarbonInterface
     {
-        return is_string($text) && preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ$/', $text) === 1 ? now()->parse($text) : now();
+        $read = is_string($text) ? \DateTimeImmutable::createFromFormat('!Y-m-d\TH:i:s\Z', $text, new \DateTimeZone('UTC')) : false;
+
+        // The forty-eighth of November would be read as the eighteenth of December.
+        return $read !== false && $read->getTimestamp() >= 0 && $read->format('Y-m-d\TH:i:s\Z') === $text ? Carbon::instance($read) : now();
     }
 
     /**

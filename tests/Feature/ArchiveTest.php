@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Accounts\ArchiveFormat;
 use App\Accounts\ArchiveWriter;
 use App\Models\Kit;
 use App\Models\User;
@@ -18,6 +19,15 @@ use Tests\TestCase;
 final class ArchiveTest extends TestCase
 {
     private const RIG = '{"format":"zinc-thimble/rig","version":1,"camera":{"registerMm":18,"sensor":{"widthMm":24,"heightMm":16}},"chain":[]}';
+
+    public function test_a_date_that_there_never_was_is_now(): void
+    {
+        $this->travelTo('2026-11-28T10:00:00Z');
+        $this->assertSame('2026-11-18T09:53:36Z', ArchiveFormat::date(ArchiveFormat::dated('2026-11-18T09:53:36Z')));
+        foreach (['2026-11-48T09:53:36Z', '2026-02-30T00:00:00Z', '2026-01-01T25:00:00Z', '0000-01-01T00:00:00Z', '1969-12-31T23:59:59Z', "2026-11-18T09:53:36Z\n", '2026-11-18', 5, null] as $none) {
+            $this->assertSame('2026-11-28T10:00:00Z', ArchiveFormat::date(ArchiveFormat::dated($none)), json_encode($none) ?: '');
+        }
+    }
 
     public function test_everything_comes_back_the_same_twice(): void
     {
