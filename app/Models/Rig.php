@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Str;
 
 /**
  * A rig on somebody's bench.
@@ -71,6 +72,12 @@ final class Rig extends Model
     public function madeOf(): string
     {
         return $this->parts->map(static fn (RigPart $part): string => is_string($part->document->name ?? null) ? $part->document->name : $part->kind)->implode(' + ');
+    }
+
+    /** What a file of it is called, without its ending. */
+    public function fileName(): string
+    {
+        return Str::slug($this->name ?? 'rig') ?: 'rig';
     }
 
     /** @return HasMany<RigStep, $this> */

@@ -9,6 +9,7 @@ use App\Bench\RigStore;
 use App\Bench\RigViews;
 use App\Compare\ComparedRigs;
 use App\Compare\ComparisonViews;
+use App\Http\Attachment;
 use App\Http\Requests\AskComparison;
 use App\Http\Requests\BringToBench;
 use App\Http\Resources\ComparedSweep;
@@ -56,11 +57,11 @@ final class CompareController
         if ($as === 'file') {
             $rigs = array_map(fn (Rig $row) => $this->store->forOthers($row), $rows);
 
-            return $rigs === [] ? new Response('', 404) : self::attached((new ComparisonFile(null, $rigs, $request->blanks()))->write(), 'application/json', 'comparison.json');
+            return $rigs === [] ? new Response('', 404) : Attachment::of((new ComparisonFile(null, $rigs, $request->blanks()))->write(), 'application/json', 'comparison.json');
         }
         $comparison = $this->compared->compare($rows, $request->blanks());
 
-        return $as === 'csv' ? self::attached($comparison->csv(), 'text/csv; charset=UTF-8', 'comparison.csv') : response()->json(ComparisonViews::of($comparison, $ids));
+        return $as === 'csv' ? Attachment::of($comparison->csv(), 'text/csv; charset=UTF-8', 'comparison.csv') : response()->json(ComparisonViews::of($comparison, $ids));
     }
 
     #[OA\Get(path: '/comparison/sweep', operationId: 'compareSweep', parameters: [
@@ -118,10 +119,5 @@ final class CompareController
 
             return $this->bench->rig($row->load('parts'), $set, $before);
         });
-    }
-
-    private static function attached(string $text, string $type, string $name): Response
-    {
-        return new Response($text, 200, ['Content-Type' => $type, 'Content-Disposition' => 'attachment; filename="'.$name.'"']);
     }
 }

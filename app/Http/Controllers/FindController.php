@@ -9,6 +9,7 @@ use App\Bench\CreateRigFromSearch;
 use App\Bench\KitAtHand;
 use App\Bench\RigStore;
 use App\Bench\RigViews;
+use App\Http\Attachment;
 use App\Http\Requests\AskWish;
 use App\Http\Requests\SaveSearch;
 use App\Http\Requests\SetUpFound;
@@ -206,7 +207,7 @@ final class FindController
             default => $cards->draws($this->part($kit, $hand, 'spacer', $request->integer('spacer'), VariableSpacer::class), $request->boolean('reversed')),
         };
         if ($request->input('as') === 'csv') {
-            return new Response($made->csv(), 200, ['Content-Type' => 'text/csv; charset=UTF-8', 'Content-Disposition' => 'attachment; filename="'.(Str::slug($made->title) ?: 'card').'.csv"']);
+            return Attachment::of($made->csv(), 'text/csv; charset=UTF-8', (Str::slug($made->title) ?: 'card').'.csv');
         }
 
         return response()->json($this->views->card($made));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Accounts\SessionGuard;
+use App\Http\Attachment;
 use App\Http\Requests\ImportKit;
 use App\Http\Requests\NameKit;
 use App\Http\Requests\RevisionRequest;
@@ -120,10 +121,7 @@ final class KitController
         $csv = $request->query('as') === 'csv';
         $name = (Str::slug($kit->name) ?: 'kit').($csv ? '.csv' : '.kit.json');
 
-        return response($csv ? KitDocument::csv($kit, $kit->parts) : KitDocument::write($kit, $kit->parts), 200, [
-            'Content-Type' => $csv ? 'text/csv; charset=utf-8' : 'application/json',
-            'Content-Disposition' => 'attachment; filename="'.$name.'"',
-        ]);
+        return Attachment::of($csv ? KitDocument::csv($kit, $kit->parts) : KitDocument::write($kit, $kit->parts), $csv ? 'text/csv; charset=utf-8' : 'application/json', $name);
     }
 
     #[OA\Post(path: '/kits/{kit}/import', operationId: 'importKit', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: ImportKit::class)), responses: [new OA\Response(response: 200, description: 'What the file would change', content: new OA\JsonContent(ref: ImportView::class))])]

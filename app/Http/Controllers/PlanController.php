@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Bench\RigStore;
 use App\Bench\StaleRevision;
+use App\Http\Attachment;
 use App\Http\Requests\MeasureBracketing;
 use App\Http\Resources\LightSweep;
 use App\Http\Resources\LightView;
@@ -20,7 +21,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use ZincThimble\Core\File\KitItem;
@@ -87,7 +87,7 @@ final class PlanController
         $plan = $shots->rig->conditions->plan;
         $text = RailProgram::of($rail, $rig->name ?? '', settleS: $plan->settleS ?? Shots::SETTLE_S)->text();
 
-        return new Response($text, 200, ['Content-Type' => 'text/plain; charset=UTF-8', 'Content-Disposition' => 'attachment; filename="'.(Str::slug($rig->name ?? 'rig') ?: 'rig').'.nc"']);
+        return Attachment::of($text, 'text/plain; charset=UTF-8', $rig->fileName().'.nc');
     }
 
     #[OA\Post(path: '/rigs/{rig}/bracketing', operationId: 'measureBracketing', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: MeasureBracketing::class)), responses: [

@@ -13,6 +13,7 @@ use App\Bench\StaleRevision;
 use App\Bench\Steps\Insert;
 use App\Bench\Steps\StepContext;
 use App\Bench\Tray;
+use App\Http\Attachment;
 use App\Http\Requests\ImportRig;
 use App\Http\Requests\RenameRig;
 use App\Http\Requests\RevisionRequest;
@@ -37,7 +38,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use ZincThimble\Core\File\Json;
@@ -282,12 +282,8 @@ final class RigController
     public function export(Rig $rig): Response
     {
         Gate::authorize('view', $rig);
-        $name = Str::slug($rig->name ?? 'rig') ?: 'rig';
 
-        return response($this->store->export($rig), 200, [
-            'Content-Type' => 'application/json',
-            'Content-Disposition' => 'attachment; filename="'.$name.'.rig.json"',
-        ]);
+        return Attachment::of($this->store->export($rig), 'application/json', $rig->fileName().'.rig.json');
     }
 
     /** @param  \Closure(): Rig  $go  one state back, or forth */

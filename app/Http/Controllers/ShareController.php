@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Bench\RigViews;
 use App\Bench\Sharing;
+use App\Http\Attachment;
 use App\Http\Resources\RigView;
 use App\Http\Resources\ShareView;
 use App\Http\Resources\Trouble;
@@ -51,7 +52,7 @@ final class ShareController
     #[OA\Get(path: '/shared/{token}/file', operationId: 'exportShared', parameters: [new OA\PathParameter(name: 'token', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'The rig as a file', content: new OA\MediaType(mediaType: 'application/json', schema: new OA\Schema(type: 'string'))), new OA\Response(response: 404, description: 'No such link, or withdrawn', content: new OA\JsonContent(ref: Trouble::class))])]
     public function export(string $token): Response
     {
-        return response(RigFile::write($this->shared($token)), 200, ['Content-Type' => 'application/json', 'Content-Disposition' => 'attachment; filename="shared.rig.json"']);
+        return Attachment::of(RigFile::write($this->shared($token)), 'application/json', 'shared.rig.json');
     }
 
     /** @throws HttpResponseException where the link leads nowhere */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Bench\RigStore;
+use App\Http\Attachment;
 use App\Http\Resources\DrawingCamera;
 use App\Http\Resources\DrawingPart;
 use App\Http\Resources\SheetSection;
@@ -16,7 +17,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
 use ZincThimble\Core\Drawing\Layout;
 use ZincThimble\Core\File\Json;
@@ -43,11 +43,11 @@ final class SheetController
         $request->validate(['as' => ['nullable', 'string', 'in:text,file']]);
         $core = $store->read($rig);
         $sheet = Sheet::of(Shots::planned($core));
-        $name = Str::slug($rig->name ?? 'rig') ?: 'rig';
+        $name = $rig->fileName();
 
         return match ($request->input('as')) {
-            'text' => self::attached($sheet->text(), 'text/plain; charset=UTF-8', $name.'.sheet.txt'),
-            'file' => self::attached(Json::write(['format' => 'zinc-thimble/sheet', 'version' => 1, 'title' => $sheet->title, 'ruleMm' => $sheet->ruleMm, 'sections' => $sheet->toArray()]), 'application/json', $name.'.sheet.json'),
+            'text' => Attachment::of($sheet->text(), 'text/plain; charset=UTF-8', $name.'.sheet.txt'),
+            'file' => Attachment::of(Json::write(['format' => 'zinc-thimble/sheet', 'version' => 1, 'title' => $sheet->title, 'ruleMm' => $sheet->ruleMm, 'sections' => $sheet->toArray()]), 'application/json', $name.'.sheet.json'),
             default => response()->json($this->view($sheet, $core)),
         };
     }
@@ -66,10 +66,5 @@ final class SheetController
             $sheet->title, $sections, $sheet->ruleMm, new DrawingCamera(...$plan['camera']),
             array_values(array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts'])), $plan['tipMm'], $reading->subjectDistanceMm,
         );
-    }
-
-    private static function attached(string $text, string $type, string $name): Response
-    {
-        return new Response($text, 200, ['Content-Type' => $type, 'Content-Disposition' => 'attachment; filename="'.$name.'"']);
     }
 }

@@ -175,10 +175,10 @@ final readonly class Sheet
     {
         $conditions = $shots->rig->conditions;
         $plan = $conditions->plan;
-        $figures = LightFigures::of($shots->rig);
+        $figures = in_array($plan->light, [LightSource::Lamp, LightSource::Torch], true) ? LightFigures::of($shots->rig) : null;
         $lines = match ($plan->light) {
-            LightSource::Lamp => self::lit($plan->lampName ?? 'Lamp', $figures->lightLux, $figures->lampMm),
-            LightSource::Torch => [new SheetLine('Room dark, painted with a torch for', Phrase::figure(GapClosing::TORCH_S, 's')), ...self::lit('Torch', $figures->torchLux, $figures->torchMm)],
+            LightSource::Lamp => self::lit($plan->lampName ?? 'Lamp', $figures?->lightLux, $figures?->lampMm),
+            LightSource::Torch => [new SheetLine('Room dark, painted with a torch for', Phrase::figure(GapClosing::TORCH_S, 's')), ...self::lit('Torch', $figures?->torchLux, $figures?->torchMm)],
             LightSource::There => [],
             // Without a word on it a flash is told where there is one.
             LightSource::Flash, null => self::flash($shots),

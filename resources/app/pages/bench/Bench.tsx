@@ -35,10 +35,10 @@ import { SetTo } from './SetTo';
 import { StatesDialog } from './StatesDialog';
 import { TrayPanel } from './TrayPanel';
 import { useRig, useSweeps } from './useRig';
-import { Light } from './work/Light';
-import { drawnSubject, plannedFlash } from './work/drawn';
-import { Shots } from './work/Shots';
-import { works, WorkTabs, type Work } from './work/WorkTabs';
+import { Light } from './tabs/Light';
+import { drawnSubject, plannedFlash } from './tabs/drawn';
+import { Shots } from './tabs/Shots';
+import { works, WorkTabs, type Work } from './tabs/WorkTabs';
 
 interface Props {
     id: number;

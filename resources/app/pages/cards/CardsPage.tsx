@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { api, reasonOf, type CardName, type CardQuery, type Schema } from '../../api/client';
 import { keys, rigsChanged } from '../../api/queries';
 import { digits, fNumber, lengthDigits, magnification, stops, type Units } from '../../ui/figures';
@@ -12,6 +12,7 @@ import { KitChoice } from '../../kit/KitChoice';
 import { NextStep } from '../../kit/NextStep';
 import { useKit } from '../../kit/useKit';
 import { EmptyPlace } from '../../ui/EmptyPlace';
+import { useAddress } from '../../ui/useAddress';
 import { zoomsIn } from './zoomsIn';
 
 const say = strings.cards;
@@ -21,17 +22,8 @@ const kinds: readonly CardName[] = ['close-ups', 'ladder', 'draws', 'lenses'];
 export default function CardsPage({ person }: { person: Schema['Person'] }) {
     const { units } = usePreferences();
     const { kit } = useKit();
-    const [params, setParams] = useSearchParams();
-    const set = (name: string, value: string | null) =>
-        setParams(
-            (now) => {
-                const next = new URLSearchParams(now);
-                if (value === null) next.delete(name);
-                else next.set(name, value);
-                return next;
-            },
-            { replace: true },
-        );
+    const { params, change } = useAddress();
+    const set = (name: string, value: string | null) => change({ [name]: value });
     const kind = kinds.find((each) => each === params.get('card')) ?? 'ladder';
     const of = (...names: string[]) => kit?.parts.filter(({ part }) => names.includes(part.kind)).map(({ part }) => part) ?? [];
     const cameras = of('camera');

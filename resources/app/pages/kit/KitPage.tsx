@@ -1,6 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState, type KeyboardEvent } from 'react';
-import { useSearchParams } from 'react-router';
 import { api, Refused, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
 import { mass } from '../../ui/figures';
@@ -8,6 +7,7 @@ import { Bar, History } from '../../shell/Bar';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { EmptyPlace } from '../../ui/EmptyPlace';
+import { useAddress } from '../../ui/useAddress';
 import { Lost } from '../../ui/Lost';
 import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
 import { Narrow } from '../../ui/Narrow';
@@ -30,7 +30,7 @@ type Dialog = 'files' | 'deleted' | 'joints' | null;
 export default function KitPage({ person }: { person: Schema['Person'] }) {
     const { kit, change, trouble, retry, undo, redo } = useKit();
     const joints = useQuery({ queryKey: keys.joints, queryFn: api.joints, staleTime: Infinity });
-    const [params, setParams] = useSearchParams();
+    const { params, change: go } = useAddress();
     const [search, setSearch] = useState('');
     const [dialog, setDialog] = useState<Dialog>(null);
     const view = views.find((each) => each === params.get('view')) ?? 'shelf';
@@ -40,18 +40,6 @@ export default function KitPage({ person }: { person: Schema['Person'] }) {
     const say = strings.kit;
 
     // Where one is in the kit is in the address: a reload, or a link, comes back to it.
-    const go = (to: Record<string, string | null>) =>
-        setParams(
-            (now) => {
-                const next = new URLSearchParams(now);
-                for (const [name, value] of Object.entries(to)) {
-                    if (value === null) next.delete(name);
-                    else next.set(name, value);
-                }
-                return next;
-            },
-            { replace: true },
-        );
     const choose = (part: number | null) => go({ part: part === null ? null : String(part), add: null });
     const add = () => go({ add: '1', part: null });
 

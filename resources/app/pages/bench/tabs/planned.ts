@@ -39,6 +39,9 @@ export function completed(rig: RigView, light: Schema['LightView'] | undefined):
     };
 }
 
+/** A measure of a document, which may hold anything. */
+export const numberOf = (value: unknown): number | null => (typeof value === 'number' ? value : null);
+
 /** What was told of this rig before, until it is told anew: of another rig it would be wrong. */
 export function ofSameRig<T>(id: number) {
     return (before: T | undefined, query: { queryKey: readonly unknown[] } | undefined): T | undefined =>

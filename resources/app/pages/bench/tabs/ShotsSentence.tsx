@@ -3,9 +3,7 @@ import { filled, presets, type Preset } from '../../../rig/subjectPresets';
 import { strings } from '../../../strings/index';
 import { Blank } from '../../../ui/Blank';
 import { Menu, MenuItem } from '../../../ui/Menu';
-import { describing, type OnStep } from './planned';
-
-const numberOf = (value: unknown) => (typeof value === 'number' ? value : null);
+import { describing, numberOf, type OnStep } from './planned';
 
 /** What is photographed and how slices go through it, as a sentence with blanks. */
 export function ShotsSentence({ rig, shots, onStep }: { rig: RigView; shots: Schema['ShotsView'] | undefined; onStep: OnStep }) {

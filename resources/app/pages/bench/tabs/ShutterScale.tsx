@@ -66,7 +66,7 @@ export function ShutterScale({ figure }: { figure: LightFigure }) {
     });
     const exposure = figure('exposureS') ?? null;
     const gap = figure('gapStops') ?? null;
-    // Room for as many rows as there can be: what moves with a control moves nothing below it.
+    // A row for each thing that is known: which they are, no control changes while something is sharp.
     const foot = head + Math.max(1, stills.length) * row + 12;
     const at = exposure === null ? null : place(exposure);
     const turned = at !== null && at > width - 190;

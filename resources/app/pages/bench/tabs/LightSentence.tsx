@@ -2,15 +2,13 @@ import type { RigView, Schema } from '../../../api/client';
 import { strings } from '../../../strings/index';
 import { Blank } from '../../../ui/Blank';
 import { Pick } from '../../../ui/Pick';
-import { completed, describing, planOf, type OnStep, type Source } from './planned';
+import { completed, describing, numberOf, planOf, type OnStep, type Source } from './planned';
 
 const sources: readonly (readonly [Source, string])[] = (['there', 'flash', 'lamp', 'torch'] as const).map((each) => [
     each,
     strings.light.sources[each],
 ]);
 const supports = (['none', 'hand', 'braced', 'table'] as const).map((each) => [each, strings.light.support[each]] as const);
-
-const numberOf = (value: unknown) => (typeof value === 'number' ? value : null);
 
 /** What it is lit by and what holds it, as a sentence with blanks; below it one about the flash or the lamp. */
 export function LightSentence({ rig, light, onStep }: { rig: RigView; light: Schema['LightView'] | undefined; onStep: OnStep }) {
