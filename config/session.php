@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 return [
     'driver' => env('SESSION_DRIVER', 'database'),
-    'lifetime' => 60 * 24 * 14,
+    // A guest's own gear is kept for 30 days on the device: no session ends before.
+    'lifetime' => 60 * 24 * 31,
     'expire_on_close' => false,
     'encrypt' => false,
     'connection' => null,

@@ -5,10 +5,12 @@ declare(strict_types=1);
 return [
     // How many guests one address may open in a minute. The browser tests, all from one address, raise it.
     'guests_per_minute' => (int) env('ZINC_GUESTS_PER_MINUTE', 12),
-    // And how many may be open from it at a time: a club's evening, not a loop.
+    // And how many may come from it in a day: a club's evening, not a loop.
     'guests_per_address' => (int) env('ZINC_GUESTS_PER_ADDRESS', 300),
     // After how many hours a guest and all of theirs are swept.
     'guest_hours' => 24,
+    // And after how many days one who told of gear of their own.
+    'first_visit_days' => 30,
     // Hours after which the session of somebody who never signed in is forgotten.
     'passer_by_hours' => 2,
     // Steps of a rig's undo history.

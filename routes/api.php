@@ -6,6 +6,7 @@ use App\Http\Controllers\AccountController;
 use App\Http\Controllers\ArchiveController;
 use App\Http\Controllers\CompareController;
 use App\Http\Controllers\FindController;
+use App\Http\Controllers\FirstVisitController;
 use App\Http\Controllers\GuestController;
 use App\Http\Controllers\GuideController;
 use App\Http\Controllers\KeptComparisonController;
@@ -25,6 +26,8 @@ use Illuminate\Support\Facades\Route;
 Route::patterns(array_fill_keys(['kit', 'part', 'deleted', 'wish', 'rig', 'joint', 'comparison'], '[0-9]{1,18}') + ['number' => '[0-9]{1,9}', 'token' => '[A-Za-z0-9]{1,64}']);
 
 Route::post('guest', [GuestController::class, 'store'])->middleware([FromThePage::class, 'throttle:guests']);
+Route::get('first', [FirstVisitController::class, 'show'])->middleware('throttle:find');
+Route::post('first', [FirstVisitController::class, 'store'])->middleware([FromThePage::class, 'throttle:guests', GuestsOnTime::class]);
 Route::post('sign-up', [AccountController::class, 'signUp'])->middleware([FromThePage::class, 'throttle:sign-up']);
 Route::post('sign-in', [AccountController::class, 'signIn'])->middleware([FromThePage::class, 'throttle:sign-in']);
 Route::post('forgotten', [AccountController::class, 'forgotten'])->middleware('throttle:letters');

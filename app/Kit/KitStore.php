@@ -49,6 +49,17 @@ final class KitStore
         });
     }
 
+    /** A name, with a number behind it where the person has a kit of that name already. */
+    public function freeName(User $user, string $wanted): string
+    {
+        $taken = $user->kits()->pluck('name')->all();
+        for ($n = 2, $free = $wanted; in_array($free, $taken, true); $n++) {
+            $free = Text::cut($wanted, 110).' ('.$n.')';
+        }
+
+        return $free;
+    }
+
     /**
      * An empty kit goes. The last one is refused, and one that parts are in or rigs were built from.
      */

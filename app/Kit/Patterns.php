@@ -15,4 +15,10 @@ final class Patterns
 
         return $patterns;
     }
+
+    /** @return list<array<string, mixed>> the parts of one pattern; none where there is no such */
+    public static function parts(string $id): array
+    {
+        return array_column(self::all(), 'parts', 'id')[$id] ?? [];
+    }
 }

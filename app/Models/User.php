@@ -16,19 +16,20 @@ use Illuminate\Support\Carbon;
  * @property ?string $email
  * @property ?string $password
  * @property ?Carbon $guest_until
+ * @property bool $guest_own whether what a guest keeps is their own, not the demonstration's
  * @property ?Carbon $email_confirmed_at null = nobody has shown yet that letters to the address reach this person
  * @property \Illuminate\Database\Eloquent\Collection<int, Joint> $joints
  */
 final class User extends Authenticatable
 {
-    protected $fillable = ['name', 'email', 'password', 'guest_until', 'opened_from'];
+    protected $fillable = ['name', 'email', 'password', 'guest_until', 'guest_own', 'opened_from'];
 
     protected $hidden = ['password', 'remember_token'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['guest_until' => 'datetime', 'email_confirmed_at' => 'datetime', 'password' => 'hashed'];
+        return ['guest_until' => 'datetime', 'email_confirmed_at' => 'datetime', 'password' => 'hashed', 'guest_own' => 'boolean'];
     }
 
     public function isGuest(): bool

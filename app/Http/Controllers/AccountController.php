@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Accounts\Belongings;
 use App\Accounts\Confirmation;
 use App\Accounts\Passwords;
 use App\Accounts\SendAccountMail;
@@ -52,7 +53,7 @@ final class AccountController
         // Whether somebody has an account of that address is told to nobody but in a letter to it.
         $user = DB::transaction(function () use ($guest, $valid): User {
             if ($guest instanceof User) {
-                $guest->update($valid + ['guest_until' => null, 'opened_from' => null]);
+                $guest->update($valid + ['guest_until' => null, 'guest_own' => false, 'opened_from' => null]);
 
                 return $guest;
             }
@@ -75,11 +76,15 @@ final class AccountController
         new OA\Response(response: 422, description: 'Not with this address and password', content: new OA\JsonContent(ref: Trouble::class)),
         new OA\Response(response: 429, description: 'Too many tries', content: new OA\JsonContent(ref: Trouble::class)),
     ])]
-    public function signIn(SignIn $request): JsonResponse
+    public function signIn(SignIn $request, Belongings $belongings): JsonResponse
     {
+        $guest = $request->user();
         $user = self::matching($request->email(), $request->password(), $request);
         if ($user === null) {
             throw ValidationException::withMessages(['email' => 'No account has this address and password.']);
+        }
+        if ($guest instanceof User) {
+            $belongings->bring($guest, $user);
         }
         SessionGuard::guard()->login($user);
         $request->session()->regenerate();

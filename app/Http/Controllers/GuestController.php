@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Accounts\Demonstration;
+use App\Accounts\GuestsFrom;
 use App\Accounts\SessionGuard;
 use App\Http\Resources\Person;
 use App\Http\Resources\Trouble;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 
 /** Who is here, and the one press that opens the demonstration. */
@@ -22,11 +22,7 @@ final class GuestController
     {
         $user = $request->user();
         if (! $user instanceof User) {
-            $from = hash('sha256', 'guest of '.$request->ip());
-            if (User::query()->where('opened_from', $from)->where('guest_until', '>', now())->count() >= (int) config('zinc.guests_per_address')) {
-                throw ValidationException::withMessages(['guest' => 'Very many guests are open from your network already. Make an account, or come back tomorrow.']);
-            }
-            $user = $demonstration->openFor((int) config('zinc.guest_hours'), $from);
+            $user = $demonstration->openFor((int) config('zinc.guest_hours'), GuestsFrom::hold($request));
             SessionGuard::guard()->login($user);
             $request->session()->regenerate();
         }

@@ -8,7 +8,7 @@ use App\Models\User;
 use OpenApi\Attributes as OA;
 
 /** Whoever is using the application. */
-#[OA\Schema(required: ['id', 'name', 'email', 'guest', 'guestUntil', 'confirmed'])]
+#[OA\Schema(required: ['id', 'name', 'email', 'guest', 'guestUntil', 'own', 'confirmed'])]
 final readonly class Person
 {
     public function __construct(
@@ -22,6 +22,9 @@ final readonly class Person
         public bool $guest,
         #[OA\Property()]
         public ?string $guestUntil,
+        /** Whether what is kept here is one's own gear; the demonstration's guest has the herbarium's. */
+        #[OA\Property()]
+        public bool $own,
         /** Whether letters to the address were shown to reach this person; a guest has none. */
         #[OA\Property()]
         public bool $confirmed,
@@ -30,6 +33,6 @@ final readonly class Person
 
     public static function of(User $user): self
     {
-        return new self($user->id, $user->name, $user->email, $user->isGuest(), $user->guest_until?->toIso8601String(), $user->isGuest() || $user->email_confirmed_at !== null);
+        return new self($user->id, $user->name, $user->email, $user->isGuest(), $user->guest_until?->toIso8601String(), ! $user->isGuest() || $user->guest_own, $user->isGuest() || $user->email_confirmed_at !== null);
     }
 }

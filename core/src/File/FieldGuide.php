@@ -106,6 +106,7 @@ final class FieldGuide
         'bracketStep' => ['Bracketing turns it by', '', 'The share of the ring’s whole turn that the camera’s finest focus step moves it. Nobody engraves it: measure it once under Shots on the Bench.'],
         'stations' => ['Zoom stations', '', 'The fields that differ, at each focal length you know. One at either end is enough to begin.'],
         'measured' => ['Measured', '', 'Which figures were measured, and how far each may be off.'],
+        'guessed' => ['Guessed', '', 'Which figures nobody knows yet: they are what lenses of that kind have, and each may be off by so much.'],
         'set' => ['Set', '', 'As it usually stands: ring, aperture, zoom.'],
         'powerD' => ['Power', 'dioptres', 'Engraved as +2, +4; or as its focal length in mm, 400, 200: type that, and it becomes +2.5, +5. Or 1000 over its focal length in mm: make a sharp picture of a far lamp on paper and measure from glass to paper.'],
         'elements' => ['Elements', '', 'One: a single glass. Two: a corrected pair; thicker and dearer.'],
@@ -161,7 +162,7 @@ final class FieldGuide
     ];
 
     /** Fields that a form leaves out: how a part is set belongs to a rig, `id` to files. */
-    private const NOT_ASKED = ['id', 'set', 'setMm', 'swingDeg', 'shiftMm', 'plateTurned', 'taped', 'reversed', 'measured', 'shots'];
+    private const NOT_ASKED = ['id', 'set', 'setMm', 'swingDeg', 'shiftMm', 'plateTurned', 'taped', 'reversed', 'measured', 'guessed', 'shots'];
 
     /** @return array{label: string, unit: string, help: string} */
     public static function of(Kind $kind, string $field): array

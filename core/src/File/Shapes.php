@@ -279,6 +279,7 @@ final class Shapes
             ]),
             Field::object('pupils', [Field::width('entranceMm'), Field::width('exitMm')]),
             Field::halfWidths('measured'),
+            Field::halfWidths('guessed'),
             Field::objects('shots', self::shot()),
         ];
     }

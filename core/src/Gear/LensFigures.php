@@ -13,6 +13,7 @@ final class LensFigures
 {
     /**
      * @param  array<string, float>  $measured  half-widths of the fields that were measured
+     * @param  array<string, float>  $guessed  and of those that nobody knows and that stand for lenses of that kind
      * @param  list<LensShot>  $shots  what was measured with it
      */
     public function __construct(
@@ -45,6 +46,7 @@ final class LensFigures
         public ?float $entranceMm = null,
         public ?float $exitMm = null,
         public array $measured = [],
+        public array $guessed = [],
         /** @phpstan-allow-private-mutation */
         public array $shots = [],
     ) {
@@ -55,10 +57,6 @@ final class LensFigures
     {
         $aperture = $values->object('aperture');
         $pupils = $values->object('pupils');
-        $measured = [];
-        foreach ($values->object('measured')->fields as $field => $halfWidth) {
-            $measured[$field] = is_int($halfWidth) || is_float($halfWidth) ? abs((float) $halfWidth) : 0.0;
-        }
 
         return new self(
             focalLengthMm: $values->float('focalLengthMm'),
@@ -83,7 +81,8 @@ final class LensFigures
             pastInfinityMm: $values->floatOr('pastInfinityMm', 0.0),
             entranceMm: $pupils->floatOrNull('entranceMm'),
             exitMm: $pupils->floatOrNull('exitMm'),
-            measured: $measured,
+            measured: self::halfWidths($values->object('measured')),
+            guessed: self::halfWidths($values->object('guessed')),
             shots: array_map(LensShot::from(...), $values->objects('shots')),
         );
     }
@@ -116,12 +115,6 @@ final class LensFigures
             return $next;
         }
         $mix = static fn (?float $a, ?float $b): ?float => $a === null || $b === null ? null : $a + ($b - $a) * $share;
-        $measured = [];
-        foreach ($this->measured as $field => $halfWidth) {
-            if (isset($next->measured[$field])) {
-                $measured[$field] = $halfWidth + ($next->measured[$field] - $halfWidth) * $share;
-            }
-        }
 
         return new self(
             focalLengthMm: $this->focalLengthMm + ($next->focalLengthMm - $this->focalLengthMm) * $share,
@@ -146,7 +139,31 @@ final class LensFigures
             pastInfinityMm: $this->pastInfinityMm + ($next->pastInfinityMm - $this->pastInfinityMm) * $share,
             entranceMm: $mix($this->entranceMm, $next->entranceMm),
             exitMm: $mix($this->exitMm, $next->exitMm),
-            measured: $measured,
+            measured: self::mixed($this->measured, $next->measured, $share),
+            guessed: self::mixed($this->guessed, $next->guessed, $share),
         );
+    }
+
+    /** @return array<string, float> by field */
+    private static function halfWidths(Values $values): array
+    {
+        return array_map(static fn (mixed $half): float => is_int($half) || is_float($half) ? abs((float) $half) : 0.0, $values->fields);
+    }
+
+    /**
+     * Half-widths between two stations, of what both tell.
+     *
+     * @param  array<string, float>  $these
+     * @param  array<string, float>  $next
+     * @return array<string, float>
+     */
+    private static function mixed(array $these, array $next, float $share): array
+    {
+        $mixed = [];
+        foreach (array_intersect_key($these, $next) as $field => $half) {
+            $mixed[$field] = $half + ($next[$field] - $half) * $share;
+        }
+
+        return $mixed;
     }
 }

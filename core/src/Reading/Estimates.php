@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Reading;
 
 use ZincThimble\Core\Gear\Focusing;
+use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Objective;
+use ZincThimble\Core\Rig\LensFigure;
 use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\SettledLens;
 
 /** What was taken for granted where a rig is read, in sentences: they belong beside the figures, not among what is wrong. */
 final class Estimates
@@ -19,6 +22,10 @@ final class Estimates
     {
         $said = [];
         foreach ($rig->lenses as $i => $lens) {
+            $guessed = self::guessed($rig, $i, $lens);
+            if ($guessed !== []) {
+                $said[] = sprintf('%s: %s guessed, as lenses of its kind have it.', $rig->chain[$i]->label(), implode(' and ', $guessed).(count($guessed) > 1 ? ' are' : ' is'));
+            }
             if ($lens->decided) {
                 $said[] = sprintf('%s: its focusing was taken to be %s.', $rig->chain[$i]->label(), $lens->focusing === Focusing::Unit ? 'by moving the whole lens' : 'internal');
             }
@@ -35,5 +42,21 @@ final class Estimates
         }
 
         return $said;
+    }
+
+    /** @return list<string> what of a lens stands for others of its kind and is weighed with nothing, so that no figure settles it */
+    private static function guessed(Rig $rig, int $i, SettledLens $lens): array
+    {
+        $part = $rig->chain[$i];
+        if (! $part instanceof Lens) {
+            return [];
+        }
+        $guessed = $part->figuresAt($rig->setting->zoomMm[$i] ?? null)->guessed;
+        $closest = isset($guessed['minFocusMm']) && $lens->known->closestMm !== null && ! in_array(LensFigure::ClosestFocus, $lens->figures, true);
+
+        return [
+            ...(isset($guessed['aperture.widest']) && $lens->widest !== null ? [sprintf('f/%g', $lens->widest)] : []),
+            ...($closest ? [sprintf('a closest focus of %d mm', (int) round($lens->known->closestMm))] : []),
+        ];
     }
 }

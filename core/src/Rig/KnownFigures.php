@@ -101,9 +101,10 @@ final readonly class KnownFigures
     public static function of(Lens $lens, LensFigures $figures): self
     {
         $design = $lens->design;
-        $measured = $figures->measured;
+        // What was measured is no guess any more.
+        $measured = $figures->measured + $figures->guessed;
         $f = $figures->focalLengthMm;
-        $filled = [];
+        $filled = array_values(array_filter(array_map(LensFigure::tryFrom(...), array_keys(array_diff_key($figures->guessed, $figures->measured)))));
         $gap = $figures->principalGapMm ?? $design->gapRatio() * $f;
         $gapHalf = $measured['principalGapMm'] ?? ($figures->principalGapMm === null ? $design->gapRatioHalfWidth() : self::GIVEN_GAP) * $f;
         $register = $figures->registerMm;

@@ -308,6 +308,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/first": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["answerFirst"];
+        put?: never;
+        post: operations["keepFirst"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/guest": {
         parameters: {
             query?: never;
@@ -1253,6 +1269,54 @@ export interface components {
                 [key: string]: unknown;
             }[];
         };
+        AnswerFirst: {
+            /**
+             * @description What somebody answers at the first visit, as the page's address holds it. Lengths in mm; what is left out is not known.
+             * @enum {string}
+             */
+            body: "mirrorless-36" | "mirrorless-23" | "mirrorless-17" | "mirror-36" | "mirror-23" | "built-in";
+            /** @description Width of another sensor */
+            sensorMm?: number;
+            /** @description Another register */
+            registerMm?: number;
+            /** @enum {string} */
+            lens?: "usual" | "wide" | "long" | "macro" | "zoom" | "enlarging";
+            /**
+             * @description What the lens was made for
+             * @enum {string}
+             */
+            mount?: "own" | "mirror" | "screw";
+            focalMm?: number;
+            /** @description A zoom’s longer end */
+            longestMm?: number;
+            widest?: number;
+            closestMm?: number;
+            /**
+             * @description What that is measured from
+             * @enum {string}
+             */
+            from?: "sensor" | "front";
+            /** @description Greatest magnification by its own ring */
+            greatest?: number;
+            /** @description Mount to front rim */
+            rimMm?: number;
+            /** @description Lengths with commas between */
+            tubes?: string;
+            /** @description Place of the only one in use, from 0 */
+            tube?: number;
+            /** @description Shortest and longest with a comma between */
+            bellows?: string;
+            /** @description Shortest and longest with a comma between */
+            helicoid?: string;
+            /** @description 1 = the lens is turned round */
+            turned?: number;
+            /** @description Dioptres with commas between */
+            closeUps?: string;
+            /** @description Place of the only one in use, from 0 */
+            closeUp?: number;
+            /** @description Focal length of a lens face to face with the first */
+            otherMm?: number;
+        };
         AskLens: {
             /** @description A lens as far as it is filled in, not kept anywhere. */
             part: {
@@ -1839,6 +1903,39 @@ export interface components {
             };
             message: string;
         };
+        /** @description Who has it now, and the rig on their Bench. */
+        FirstKept: {
+            person: components["schemas"]["Person"];
+            rig: number;
+        };
+        /** @description The one thing left open that would make a figure surer by most. */
+        FirstNext: {
+            /** @enum {string} */
+            question: "rim" | "closest";
+            /** @enum {string} */
+            reading: "magnification" | "workingDistanceMm";
+            /**
+             * Format: float
+             * @description Half-width as it is
+             */
+            before: number;
+            /**
+             * Format: float
+             * @description And as it would be
+             */
+            after: number;
+        };
+        /** @description The answer to three answers, before anything is kept. */
+        FirstView: {
+            /** @description The first lens as it is taken: what is left blank is filled in so. */
+            rig: components["schemas"]["RigView"];
+            /** @description Empty where there is no image */
+            sentence: string;
+            next: components["schemas"]["FirstNext"] | null;
+            lens: {
+                [key: string]: unknown;
+            };
+        };
         /** @description Whether a part goes on a joint, or why it doesn’t. */
         FittingPart: {
             id: number;
@@ -2275,6 +2372,7 @@ export interface components {
             email: string | null;
             guest: boolean;
             guestUntil: string | null;
+            own: boolean;
             confirmed: boolean;
         };
         /** @description How things at one distance from the plane of focus are imaged. */
@@ -3987,6 +4085,70 @@ export interface operations {
                 };
             };
             /** @description The kit can’t make it */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    answerFirst: {
+        parameters: {
+            query: {
+                answers: components["schemas"]["AnswerFirst"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The rig as large as it goes, and what would help most */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FirstView"];
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    keepFirst: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerFirst"];
+            };
+        };
+        responses: {
+            /** @description Kept: by a guest for thirty days, or by whoever is signed in */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FirstKept"];
+                };
+            };
+            /** @description What is wrong */
             422: {
                 headers: {
                     [name: string]: unknown;
