@@ -48,7 +48,7 @@ final class FirstVisitController
         }
         $most = FirstRig::wouldHelpMost($answers, get_object_vars($lens), $told, $this->visit->rig(...));
 
-        return response()->json(new FirstView($views->shared($rig), FirstRig::sentence($told), $most === null ? null : new FirstNext(...$most), $lens));
+        return response()->json(new FirstView($views->shared($rig), FirstRig::sentence($told), $most === null ? null : new FirstNext(...$most), (object) $rig->camera->document->fields, $lens));
     }
 
     #[OA\Post(path: '/first', operationId: 'keepFirst', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: AnswerFirst::class)), responses: [

@@ -70,6 +70,15 @@ final class AnswerFirst extends FormRequest
         ];
     }
 
+    /** @return array<string, string> as they stand beside a blank */
+    public function messages(): array
+    {
+        return [
+            'numeric' => 'A number, please.', 'min' => 'At least :min.', 'max' => 'At most :max.', 'closestMm.min' => 'At least 5 mm.', 'closestMm.max' => 'At most 20 m.',
+            'regex' => 'Numbers with commas between, please.', 'tubes.max' => 'At most six.', 'closeUps.max' => 'At most six.', 'body.required' => 'Which body?',
+        ];
+    }
+
     public function body(): Body
     {
         return Body::from($this->string('body')->toString());

@@ -121,39 +121,101 @@ final class FirstParts
         $enlarging = $kind === LensKind::Enlarging && $built === null;
         $register = $built === null ? $answers->mount->registerMm() ?? $answers->registerMm() : $answers->registerMm();
         $f = $answers->focalLengthMm ?? self::number($built, 'focalLengthMm') ?? $kind->focalLengthMm();
-        $longest = $kind === LensKind::Zoom || $built !== null ? $answers->longestMm ?? ($answers->focalLengthMm === null || $answers->focalLengthMm < ($kind->longestMm() ?? 0.0) ? $kind->longestMm() : null) : null;
-        $longest = $longest !== null && $longest > $f ? $longest : null;
+        $longest = $this->longest($f);
         $guessed = [];
         $rim = $answers->rimMm;
         if ($rim === null) {
             $rim = self::number($built, 'frontRimMm') ?? $kind->rimMm($longest ?? $f, $register);
             $guessed['frontRimMm'] = LensKind::rimHalfWidthMm($rim);
         }
-        $closest = $answers->closestMm;
-        $from = $answers->fromFront ? 'minFocusFrontMm' : 'minFocusMm';
-        $greatest = $answers->greatest ?? ($kind === LensKind::Macro && $closest === null ? 1.0 : null);
-        if ($closest === null && $greatest === null) {
-            $closest = $kind->closestMm($longest ?? $f);
-            $from = 'minFocusMm';
-            if ($closest !== null) {
-                $guessed[$from] = LensKind::closestHalfWidthMm($closest);
-            }
-        }
         if ($answers->widest === null) {
             $guessed['aperture.widest'] = 0.0;
         }
         $own = $built !== null || ($answers->mount === Mount::Own && ! $enlarging);
         $widest = $answers->widest ?? $kind->widest();
+        $far = $this->closest($longest ?? $f, $guessed);
+        $joint = match (true) {
+            $built !== null => $this->joint(),
+            $enlarging => self::ENLARGING,
+            default => $answers->mount->joint() ?? $this->joint(),
+        };
 
         return array_filter([
             'kind' => 'lens', 'name' => ($longest === null ? sprintf('%g mm', $f) : sprintf('%g–%g mm', $f, $longest)).($answers->widest === null ? '' : sprintf(' f/%g', $widest)),
-            'rear' => $built !== null || ! $enlarging && $answers->mount === Mount::Own ? $this->joint() : ($enlarging ? self::ENLARGING : $answers->mount->joint()),
-            'front' => self::FILTER, 'focalLengthMm' => $f, 'registerMm' => $enlarging ? null : $register, 'frontRimMm' => $rim,
-            'design' => $built === null ? $kind->design($f, $register) : 'unknown', 'focusing' => $enlarging ? 'fixed' : 'unknown', $from => $closest, 'maxMagnification' => $greatest,
+            'rear' => $joint, 'front' => self::FILTER, 'focalLengthMm' => $f, 'registerMm' => $enlarging ? null : $register, 'frontRimMm' => $rim,
+            'design' => $built === null ? $kind->design($f, $register) : 'unknown', 'focusing' => $enlarging ? 'fixed' : ($longest === null ? 'unknown' : 'internal'),
             'aperture' => ['widest' => $widest, 'smallest' => max($widest, $kind->smallest()), 'control' => $own ? 'electronic' : 'ring'],
-            'stations' => $longest === null ? null : [['focalLengthMm' => $f], ['focalLengthMm' => $longest]],
-            'guessed' => $guessed === [] ? null : $guessed,
-        ], static fn (mixed $value): bool => $value !== null);
+        ], static fn (mixed $value): bool => $value !== null) + ($longest === null ? self::guessing($far, $guessed) : $this->stations($f, $longest, $far, $guessed));
+    }
+
+    /** A zoom's longer end; null = it is none. */
+    private function longest(float $f): ?float
+    {
+        $answers = $this->answers;
+        if ($answers->builtIn === null && $answers->kind !== LensKind::Zoom) {
+            return null;
+        }
+        $stations = $answers->builtIn['stations'] ?? null;
+        $last = is_array($stations) && $stations !== [] ? end($stations) : null;
+        $usual = $answers->builtIn === null ? $answers->kind->longestMm() : (is_array($last) ? self::number($last, 'focalLengthMm') : null);
+        $longest = $answers->longestMm ?? $usual;
+
+        return $longest !== null && $longest > $f ? $longest : null;
+    }
+
+    /**
+     * Closest focus and greatest magnification at one focal length, and what of them is guessed.
+     *
+     * @param  array<string, float>  $guessed
+     * @return array<string, float>
+     */
+    private function closest(float $f, array &$guessed): array
+    {
+        $answers = $this->answers;
+        $from = $answers->fromFront ? 'minFocusFrontMm' : 'minFocusMm';
+        $known = array_filter([$from => $answers->closestMm, 'maxMagnification' => $answers->greatest], static fn (?float $value): bool => $value !== null);
+        $usual = $answers->kind->greatest();
+        // A closest focus alone tells a macro lens's magnification, but not a zoom's.
+        if ($usual !== null && $answers->greatest === null && ($answers->kind === LensKind::Zoom || $answers->closestMm === null)) {
+            [$known['maxMagnification'], $guessed['maxMagnification']] = $usual;
+        }
+        $closest = $known === [] ? $answers->kind->closestMm($f) : null;
+        if ($closest !== null) {
+            $known['minFocusMm'] = $closest;
+            $guessed['minFocusMm'] = LensKind::closestHalfWidthMm($closest);
+        }
+
+        return $known;
+    }
+
+    /**
+     * The two ends of a zoom: the longer one as it is told, the shorter one guessed from it.
+     *
+     * @param  array<string, float>  $far
+     * @param  array<string, float>  $guessed
+     * @return array<string, mixed>
+     */
+    private function stations(float $f, float $longest, array $far, array $guessed): array
+    {
+        $short = LensKind::greatestShort($f, $far['minFocusMm'] ?? null, $far['maxMagnification'] ?? 0.1);
+        $near = ['maxMagnification' => $short];
+        // Only one end is as near as is told: which, its owner may not know. Its magnification is weighed at either.
+        $shared = array_diff_key($guessed, ['maxMagnification' => 0, 'minFocusMm' => 0]);
+
+        return array_filter(['guessed' => $shared]) + ['stations' => [
+            ['focalLengthMm' => $f] + $near + ['guessed' => $shared + ['maxMagnification' => LensKind::greatestShortHalfWidth($short)]],
+            ['focalLengthMm' => $longest] + self::guessing($far, $guessed),
+        ]];
+    }
+
+    /**
+     * @param  array<string, float>  $known
+     * @param  array<string, float>  $guessed
+     * @return array<string, mixed>
+     */
+    private static function guessing(array $known, array $guessed): array
+    {
+        return $known + ($guessed === [] ? [] : ['guessed' => $guessed]);
     }
 
     /** The strongest nearest to the lens, as they are best stacked (handbook). */
@@ -202,7 +264,7 @@ final class FirstParts
         return is_string($joint) ? $joint : 'own mount';
     }
 
-    /** @param  ?array<string, mixed>  $of */
+    /** @param  ?array<mixed>  $of */
     private static function number(?array $of, string $name): ?float
     {
         $value = $of[$name] ?? null;

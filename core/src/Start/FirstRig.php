@@ -21,16 +21,16 @@ final class FirstRig
     /** A scale is shortened by halves until the subject stands in front of the glass: so often. */
     private const HALVES = 12;
 
-    /** What isn't at least a quarter less unsure for being known is not asked for. */
-    private const WORTH = 0.75;
+    /** What isn't at least a seventh less unsure for being known is not asked for. */
+    private const WORTH = 0.85;
 
     /** Sizes that have a word, and how near to one is that one. */
     private const SIZES = [
-        '0.1' => 'A tenth of life size', '0.2' => 'A fifth of life size', '0.25' => 'A quarter of life size', '0.333' => 'A third of life size', '0.5' => 'Half life size', '0.667' => 'Two thirds of life size',
+        '0.1' => 'A tenth of life size', '0.2' => 'A fifth of life size', '0.25' => 'A quarter of life size', '0.333' => 'A third of life size', '0.5' => 'Half life size', '0.667' => 'Two thirds of life size', '0.75' => 'Three quarters of life size',
         '1' => 'Life size', '1.5' => 'One and a half times life size', '2' => 'Twice life size', '3' => 'Three times life size', '4' => 'Four times life size', '5' => 'Five times life size',
     ];
 
-    private const SIZE = 0.07;
+    private const SIZE = 0.05;
 
     /** Distances by the hand, up to so many mm. */
     private const HANDS = [[12.0, 'nearly touching'], [28.0, 'from a finger’s breadth away'], [60.0, 'from three fingers’ breadth away'], [125.0, 'from a hand’s width away'], [240.0, 'from a hand’s span away'], [450.0, 'from a forearm’s length away'], [800.0, 'from an arm’s length away']];
@@ -110,7 +110,7 @@ final class FirstRig
     }
 
     /**
-     * What was left open and would make a figure surer by most if it were known; null = nothing would by a quarter.
+     * What was left open and would make a figure surer by most if it were known; null = nothing would by a seventh.
      *
      * @param  \Closure(FirstAnswers): Rig  $made  the rig of other answers, set as this one is
      * @param  array<string, mixed>  $lens  the first lens as its fields

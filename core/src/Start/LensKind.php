@@ -80,20 +80,45 @@ enum LensKind: string
         return round(max(self::RIM_LEAST_MM, self::RIM * $rimMm), 1);
     }
 
-    /** Subject to sensor at its closest; null = it has no ring of its own, or is told by its magnification. */
-    public function closestMm(float $longestMm): ?float
+    /** Subject to sensor at its closest; null = it has no ring of its own, or is told better by its magnification. */
+    public function closestMm(float $focalMm): ?float
     {
         return match ($this) {
-            self::Usual, self::Wide => round(9.0 * $longestMm),
-            self::Long => round(10.0 * $longestMm),
-            self::Zoom => round(max(350.0, 4.5 * $longestMm)),
-            self::Macro, self::Enlarging => null,
+            self::Usual, self::Wide => round(9.0 * $focalMm),
+            self::Long => round(10.0 * $focalMm),
+            self::Zoom, self::Macro, self::Enlarging => null,
         };
     }
 
     public static function closestHalfWidthMm(float $closestMm): float
     {
         return round(self::CLOSEST * $closestMm);
+    }
+
+    /**
+     * Greatest magnification by its own ring and its half-width; null = its closest focus tells it well. What focuses inside loses focal
+     * length as it comes near: of a zoom that counts for more than the closest focus does.
+     *
+     * @return ?array{float, float}
+     */
+    public function greatest(): ?array
+    {
+        return match ($this) {
+            self::Macro => [1.0, 0.25],
+            self::Zoom => [0.22, 0.08],
+            default => null,
+        };
+    }
+
+    /** The same at a zoom's shorter end: by a closest focus where that is told, a third of the long end's else. */
+    public static function greatestShort(float $focalMm, ?float $closestMm, float $long): float
+    {
+        return round($closestMm !== null && $closestMm > 4.0 * $focalMm ? min($long, $focalMm / ($closestMm - 2.0 * $focalMm)) : $long / 3.0, 4);
+    }
+
+    public static function greatestShortHalfWidth(float $magnification): float
+    {
+        return round(0.35 * $magnification, 4);
     }
 
     /** Design family, for a mount of that register. */

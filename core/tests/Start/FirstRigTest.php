@@ -46,7 +46,7 @@ final class FirstRigTest extends TestCase
     {
         $bare = self::parts(new FirstAnswers(camera: self::MIRROR, focalLengthMm: 50.0));
         $lens = $bare['parts'][1];
-        $this->assertSame(['frontRimMm', 'minFocusMm', 'aperture.widest'], array_keys((array) $lens['guessed']));
+        $this->assertSame(['frontRimMm', 'aperture.widest', 'minFocusMm'], array_keys((array) $lens['guessed']));
         $rig = self::rig(new FirstAnswers(camera: self::MIRROR, focalLengthMm: 50.0));
         $taken = array_column(array_map(static fn (TakenAs $each): array => [$each->figure->value, $each->given], $rig->lenses[0]->takenAs), 1, 0);
         $this->assertArrayHasKey('frontRimMm', $taken);
@@ -81,10 +81,14 @@ final class FirstRigTest extends TestCase
     {
         $front = self::parts(new FirstAnswers(camera: self::FIXED, builtIn: ['frontRimMm' => 60, 'focalLengthMm' => 9], closestMm: 50.0, fromFront: true, focalLengthMm: 9.0, longestMm: 30.0, kind: LensKind::Zoom));
         $lens = $front['parts'][1];
-        $this->assertSame(50.0, $lens['minFocusFrontMm']);
-        $this->assertArrayNotHasKey('minFocusMm', $lens);
         $this->assertSame('fixed', $lens['rear']);
-        $this->assertSame([['focalLengthMm' => 9.0], ['focalLengthMm' => 30.0]], $lens['stations']);
+        $this->assertIsArray($lens['stations']);
+        [$short, $long] = $lens['stations'];
+        $this->assertSame([9.0, 30.0, 50.0], [$short['focalLengthMm'], $long['focalLengthMm'], $long['minFocusFrontMm']]);
+        $this->assertArrayNotHasKey('minFocusMm', $long);
+        $this->assertArrayNotHasKey('minFocusFrontMm', $short);
+        $this->assertSame(['frontRimMm', 'aperture.widest', 'maxMagnification'], array_keys($long['guessed']));
+        $this->assertLessThan($long['maxMagnification'], $short['maxMagnification']);
         $this->assertSame('electronic', self::aperture($lens)['control']);
 
         $macro = self::parts(new FirstAnswers(camera: self::SHORT, kind: LensKind::Macro))['parts'][1];
@@ -92,6 +96,20 @@ final class FirstRigTest extends TestCase
         $this->assertArrayNotHasKey('minFocusMm', $macro);
         $half = self::parts(new FirstAnswers(camera: self::SHORT, kind: LensKind::Macro, greatest: 0.5, closestMm: 310.0))['parts'][1];
         $this->assertSame([0.5, 310.0], [$half['maxMagnification'], $half['minFocusMm']]);
+    }
+
+    /** A closest focus alone would make a long zoom a macro lens: such lenses lose focal length as they come near. */
+    public function test_a_zoom_is_not_taken_for_more_than_such_lenses_do(): void
+    {
+        $rig = self::rig(new FirstAnswers(camera: self::SHORT, kind: LensKind::Zoom, focalLengthMm: 70.0, longestMm: 300.0, closestMm: 1200.0));
+        $told = RigReport::of($rig);
+        $this->assertEqualsWithDelta(0.22, (float) $told->reading->magnification, 0.08);
+        $this->assertGreaterThan(0.05, $told->halfWidths['magnification']);
+        $short = $rig->with(TravelKind::Zoom, 0, 70.0);
+        $this->assertEqualsWithDelta(70.0 / (1200.0 - 140.0), (float) RigReport::of($short)->reading->magnification, 0.03);
+        // Told, it is taken as told.
+        $known = self::rig(new FirstAnswers(camera: self::SHORT, kind: LensKind::Zoom, focalLengthMm: 70.0, longestMm: 300.0, closestMm: 1200.0, greatest: 0.26));
+        $this->assertEqualsWithDelta(0.26, (float) RigReport::of($known)->reading->magnification, 0.01);
     }
 
     public function test_rings_between_mounts_are_as_thick_as_the_registers_differ(): void

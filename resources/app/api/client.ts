@@ -86,6 +86,9 @@ async function unwrap<T>(asked: Promise<Result<T>>): Promise<T> {
     throw new Refused(response.status, message, fieldsOf(error), rigs);
 }
 
+/** Answers as an address holds them: the server reads the text of a number as the number. */
+const fromAddress = (answers: URLSearchParams) => Object.fromEntries(answers) as unknown as Schema['AnswerFirst'];
+
 const at = (rig: number) => ({ path: { rig } });
 const ofKit = (kit: number) => ({ path: { kit } });
 
@@ -102,6 +105,9 @@ export type ComparisonQuery = paths['/comparison']['get']['parameters']['query']
 
 export const api = {
     me: () => unwrap(client.GET('/me')),
+    answerFirst: (answers: URLSearchParams) =>
+        unwrap(client.GET('/first', { params: { query: { answers: fromAddress(answers) } }, querySerializer: () => answers.toString() })),
+    keepFirst: (answers: URLSearchParams) => unwrap(client.POST('/first', { body: fromAddress(answers) })),
     openDemonstration: () => unwrap(client.POST('/guest')),
     signOut: () => unwrap(client.POST('/sign-out')),
     signUp: (body: { name: string; email: string; password: string }) => unwrap(client.POST('/sign-up', { body })),

@@ -4,6 +4,7 @@ import type { KitView, RigView } from './client';
 /** Every key under which an answer is kept. What is asked anew when something changes stands below, and nowhere else. */
 export const keys = {
     me: ['me'],
+    first: (answers: string) => ['first', answers],
     sessions: ['sessions'],
     signIns: ['sign-ins'],
     guide: ['guide'],

@@ -5,8 +5,8 @@ import { api, Refused } from '../api/client';
 import { keys } from '../api/queries';
 import { BenchPage } from '../pages/bench/BenchPage';
 import { ResetPassword } from '../shell/Account';
+import { FirstVisit } from '../pages/first/FirstVisit';
 import { Confirm } from '../shell/Confirm';
-import { Welcome } from './Welcome';
 
 // Places other than the first one come when they are gone to.
 const KitPage = lazy(() => import('../pages/kit/KitPage'));
@@ -34,10 +34,11 @@ export function Application() {
 function Inside() {
     const me = useQuery({ queryKey: keys.me, queryFn: api.me, retry: false });
     if (me.isPending) return <main className="min-h-dvh" aria-busy="true" />;
-    if (me.isError) return <Welcome trouble={me.error instanceof Refused && me.error.status === 401 ? null : me.error.message} />;
+    if (me.isError) return <FirstVisit trouble={me.error instanceof Refused && me.error.status === 401 ? null : me.error.message} />;
     return (
         <Routes>
             <Route path="/bench/:rig?" element={<BenchPage person={me.data} />} />
+            <Route path="/first" element={<FirstVisit person={me.data} />} />
             <Route path="/kit" element={<KitPage person={me.data} />} />
             <Route path="/find" element={<FindPage person={me.data} />} />
             <Route path="/find/cards" element={<CardsPage person={me.data} />} />

@@ -1,7 +1,7 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { useId, useLayoutEffect, useRef, useState, type ReactNode, type Ref } from 'react';
 import type { Schema } from '../api/client';
-import { length, type Units } from '../ui/figures';
+import { digits, length, type Units } from '../ui/figures';
 import { strings } from '../strings/index';
 import { crosses, outlines } from './clear';
 import { frameOf, type Frame } from './frame';
@@ -424,7 +424,13 @@ function BalancePoint({ at, y }: { at: number; y: number }) {
     );
 }
 
-/** Names in one row above, shifted apart where they would touch, with leaders. */
+/** Parts that bend light are what a rig is known by. */
+const glass: ReadonlySet<string> = new Set(['lens', 'close-up-lens', 'objective', 'teleconverter', 'afocal', 'port']);
+
+/** As many names stand in a row without crowding; beyond, what only spaces is told by its length, and by name when it is chosen. */
+const fewNames = 6;
+
+/** Names in one row above, shifted apart where they would touch, with leaders. Camera and glass lead. */
 function Labels({ drawing, cameraName, frame, selected }: { drawing: Drawing; cameraName: string; frame: Frame; selected: number }) {
     const items = [
         {
@@ -432,9 +438,16 @@ function Labels({ drawing, cameraName, frame, selected }: { drawing: Drawing; ca
             at: frame.x((drawing.camera.backMm + drawing.camera.frontMm) / 2),
             top: frame.y(drawing.camera.heightMm / 2),
             item: 0,
+            leads: true,
+            name: cameraName,
         },
         ...drawing.parts.map((part) => ({
-            text: part.label + (part.reversed ? ', reversed' : ''),
+            text:
+                glass.has(part.kind) || drawing.parts.length < fewNames || selected === partItem(part.index)
+                    ? part.label + (part.reversed ? ', reversed' : '')
+                    : digits(part.frontMm - part.rearMm),
+            name: part.label,
+            leads: glass.has(part.kind),
             at: frame.x((part.rearMm + part.frontMm) / 2),
             top: frame.y(part.outerMm / 2),
             item: partItem(part.index),
@@ -442,6 +455,8 @@ function Labels({ drawing, cameraName, frame, selected }: { drawing: Drawing; ca
     ];
     const widths = items.map((item) => item.text.length * 6.1 + 10);
     const centres = items.map((item) => item.at);
+    // None begins outside on the left.
+    centres[0] = Math.max(centres[0] ?? 0, (widths[0] ?? 0) / 2);
     // Push apart to the right, then back to the left where the row runs out.
     for (let i = 1; i < items.length; i++) {
         const least = (centres[i - 1] ?? 0) + ((widths[i - 1] ?? 0) + (widths[i] ?? 0)) / 2;
@@ -453,16 +468,24 @@ function Labels({ drawing, cameraName, frame, selected }: { drawing: Drawing; ca
         room = (centres[i] ?? 0) - (widths[i] ?? 0) / 2;
     }
     return items.map((item, i) => (
-        <g key={item.item} pointerEvents="none">
-            <path d={`M${centres[i]} 22V28L${item.at} 38V${Math.max(38, item.top - 4)}`} fill="none" stroke="var(--line)" strokeWidth={1} />
+        <g key={item.item}>
+            <path
+                pointerEvents="none"
+                d={`M${centres[i]} 22V28L${item.at} 38V${Math.max(38, item.top - 4)}`}
+                fill="none"
+                stroke="var(--line)"
+                strokeWidth={1}
+            />
             <text
                 x={centres[i]}
                 y={17}
                 fontSize={12}
                 textAnchor="middle"
-                fill={selected === item.item ? 'var(--ink)' : 'var(--soft)'}
-                fontWeight={selected === item.item ? 700 : 450}
+                fill={item.leads || selected === item.item ? 'var(--ink)' : 'var(--soft)'}
+                fontWeight={selected === item.item ? 700 : item.leads ? 550 : 450}
+                className={item.text === item.name || item.leads ? undefined : 'figures'}
             >
+                <title>{item.name}</title>
                 {item.text}
             </text>
         </g>

@@ -184,8 +184,8 @@ export function AccountDialog({ person, onClose }: { person: Schema['Person']; o
         <Dialog
             open
             onOpenChange={onClose}
-            title={person.guest ? say.stayTitle : say.title}
-            text={person.guest ? say.stayText : (person.email ?? '')}
+            title={person.guest ? (person.own ? say.keepTitle : say.stayTitle) : say.title}
+            text={person.guest ? (person.own ? say.keepText : say.stayText) : (person.email ?? '')}
         >
             {person.guest ? (
                 <Doors

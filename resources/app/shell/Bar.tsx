@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
-import { NavLink } from 'react-router';
+import { NavLink, useLocation } from 'react-router';
 import { api, type Schema } from '../api/client';
 import { strings } from '../strings/index';
 import { Button } from '../ui/Button';
@@ -13,7 +13,12 @@ import { usePreferences } from './preferences';
 export function Bar({ person, children }: { person: Schema['Person']; children: ReactNode }) {
     const { units, setUnits, light, setLight } = usePreferences();
     const queries = useQueryClient();
-    const [account, setAccount] = useState(false);
+    // Who comes from the first visit by “Keep it” finds the form open.
+    const came: unknown = useLocation().state;
+    const [account, setAccount] = useState(
+        person.guest && typeof came === 'object' && came !== null && 'keep' in came && came.keep === true,
+    );
+    const ownGuest = person.guest && person.own;
     const leave = useMutation({
         mutationFn: api.signOut,
         onSuccess: () => {
@@ -58,14 +63,19 @@ export function Bar({ person, children }: { person: Schema['Person']; children: 
                         )}
                     />
                 </Menu>
+                {ownGuest && (
+                    <Button strong className="mx-1 py-1!" onClick={() => setAccount(true)}>
+                        {strings.shell.keep}
+                    </Button>
+                )}
                 <Menu align="end" label={person.guest ? strings.shell.guest : person.name}>
                     <MenuItem onSelect={() => setAccount(true)} {...(person.guest ? { note: strings.shell.stayNote } : {})}>
                         {person.guest ? strings.shell.stay : strings.shell.account}
                     </MenuItem>
                     <MenuLine />
                     {person.guest ? (
-                        <MenuItem onSelect={() => leave.mutate()} note={strings.shell.leaveNote}>
-                            {strings.shell.leave}
+                        <MenuItem onSelect={() => leave.mutate()} note={ownGuest ? strings.shell.leaveOwnNote : strings.shell.leaveNote}>
+                            {ownGuest ? strings.shell.leaveOwn : strings.shell.leave}
                         </MenuItem>
                     ) : (
                         <MenuItem onSelect={() => leave.mutate()}>{strings.shell.signOut}</MenuItem>

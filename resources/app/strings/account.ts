@@ -4,6 +4,8 @@ export const account = {
         title: 'Your account',
         stayTitle: 'Make an account',
         stayText: 'Kit and rigs of this demonstration become yours and stay. Or sign in to an account you have.',
+        keepTitle: 'Keep it',
+        keepText: 'Your kit and your rigs stay yours, on every device. Or sign in to an account you have: they come along.',
         name: 'Name',
         email: 'Mail address',
         password: 'Password',

@@ -4,6 +4,7 @@ import { cards } from './cards';
 import { compare } from './compare';
 import { sheet } from './sheet';
 import { find } from './find';
+import { first } from './first';
 import { kit } from './kit';
 import { light } from './light';
 import { offline } from './offline';
@@ -13,6 +14,7 @@ import { shell } from './shell';
 /** Every word on the screens: one file a page, one object to read them from. */
 export const strings = {
     ...shell,
+    ...first,
     ...bench,
     ...rig,
     ...offline,

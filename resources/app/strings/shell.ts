@@ -1,4 +1,4 @@
-/** Words of the bar, the welcome and what stands on every page. */
+/** Words of the bar and what stands on every page. */
 export const shell = {
     next: {
         camera: 'Put in your camera',
@@ -23,18 +23,13 @@ export const shell = {
         guest: 'Guest',
         leave: 'Leave the demonstration',
         leaveNote: 'Removes this copy with everything you changed in it.',
+        leaveOwn: 'Forget my gear',
+        leaveOwnNote: 'Removes your kit and your rigs from here, for good.',
+        keep: 'Keep it',
         skip: 'Skip to the main part',
         stay: 'Make an account…',
         stayNote: 'Everything here comes along.',
         account: 'Account…',
         signOut: 'Sign out',
-    },
-    welcome: {
-        title: 'Know the rig before you screw it together.',
-        text: 'Tubes, bellows, reversed lenses, close-up lenses: put them together on the screen and read magnification, working distance, focus range and light loss before you touch a thread.',
-        open: 'Open the demonstration',
-        note: 'A herbarium’s kit of forty parts and eight rigs, a copy of your own for a day. Nothing to fill in.',
-        opening: 'Opening …',
-        failed: 'The demonstration could not be opened.',
     },
 } as const;

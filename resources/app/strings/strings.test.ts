@@ -4,6 +4,7 @@ import { bench } from './bench';
 import { cards } from './cards';
 import { compare } from './compare';
 import { find } from './find';
+import { first } from './first';
 import { strings } from './index';
 import { kit } from './kit';
 import { light } from './light';
@@ -12,7 +13,7 @@ import { rig } from './rig';
 import { sheet } from './sheet';
 import { shell } from './shell';
 
-const pages = { account, bench, cards, compare, find, kit, light, offline, rig, sheet, shell };
+const pages = { account, bench, cards, compare, find, first, kit, light, offline, rig, sheet, shell };
 
 /** Every text under an object, by the way to it; what is put together from numbers is left to those who put it together. */
 function texts(under: unknown, way: string): [string, string][] {

@@ -1932,6 +1932,9 @@ export interface components {
             /** @description Empty where there is no image */
             sentence: string;
             next: components["schemas"]["FirstNext"] | null;
+            camera: {
+                [key: string]: unknown;
+            };
             lens: {
                 [key: string]: unknown;
             };

@@ -1,7 +1,8 @@
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { api, type KitView, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
+import { useSettled } from '../../ui/useSettled';
 import { asked, isComplete, type Wish } from './wish';
 
 /** Keys that come as fast as this are one, ms: a number that is pasted, or typed by a practised hand. */
@@ -9,17 +10,6 @@ const burst = 25;
 
 /** How long a pause in the typing is, ms. */
 const pause = 120;
-
-/** A value once it has stayed the same for a pause. */
-function useSettled<T>(value: T, key: string, pause: number): T {
-    const [settled, setSettled] = useState({ value, key });
-    useEffect(() => {
-        if (settled.key === key) return;
-        const timer = setTimeout(() => setSettled({ value, key }), pause);
-        return () => clearTimeout(timer);
-    }, [value, key, settled.key, pause]);
-    return settled.value;
-}
 
 export interface Finding {
     /** The whole answer where it is here, else the first one; null = nothing is asked. */

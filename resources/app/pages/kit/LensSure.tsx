@@ -1,8 +1,9 @@
+import { Fragment } from 'react';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Fragment, useEffect, useState } from 'react';
 import { api, type PartFields } from '../../api/client';
 import { keys } from '../../api/queries';
 import { takenText } from '../../rig/TakenAs';
+import { useSettled } from '../../ui/useSettled';
 import { strings } from '../../strings/index';
 import { withHalf } from '../../ui/figures';
 
@@ -17,11 +18,7 @@ const PAUSE_MS = 250;
 /** After each answer: how sure the lens has become, as magnification and working distance where one of its kind is mostly used. */
 export function LensSure({ kit, fields }: { kit: number; fields: PartFields }) {
     const typed = JSON.stringify(fields);
-    const [asked, setAsked] = useState(typed);
-    useEffect(() => {
-        const timer = setTimeout(() => setAsked(typed), PAUSE_MS);
-        return () => clearTimeout(timer);
-    }, [typed]);
+    const asked = useSettled(typed, typed, PAUSE_MS);
     const sure = useQuery({
         queryKey: keys.lens(kit, asked),
         queryFn: () => api.lens(kit, JSON.parse(asked) as PartFields),

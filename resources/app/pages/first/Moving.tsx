@@ -1,0 +1,17 @@
+import { strings } from '../../strings/index';
+
+/** What it does, in one moving picture; a still one for who wants no motion. */
+export function Moving() {
+    return (
+        <picture>
+            <source media="(prefers-reduced-motion: reduce)" srcSet="/moving-still.png" />
+            <img
+                src="/moving.png"
+                alt={strings.first.answer.moving}
+                width={832}
+                height={520}
+                className="mx-auto block h-auto w-full max-w-[640px]"
+            />
+        </picture>
+    );
+}
