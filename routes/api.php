@@ -99,6 +99,7 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         Route::post('parts/{part}/copies', [PartController::class, 'duplicate']);
         Route::post('parts/{deleted}/back', [PartController::class, 'restore']);
         Route::post('lens', [PartController::class, 'lens']);
+        Route::post('words', [PartController::class, 'words'])->middleware('throttle:heavy');
         Route::post('parts/{part}/measure', [PartController::class, 'measure']);
     });
 

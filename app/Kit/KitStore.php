@@ -17,6 +17,7 @@ use Illuminate\Validation\ValidationException;
 use ZincThimble\Core\File\KitItem;
 use ZincThimble\Core\File\Text;
 use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Start\Guesses;
 
 /**
  * Changes of a kit. Each is one step of its history, kept as what every part it touched was before and after, so that
@@ -119,7 +120,9 @@ final class KitStore
             if ($ref !== $row->ref && Part::withTrashed()->where('kit_id', $kit->id)->where('ref', $ref)->exists()) {
                 throw ValidationException::withMessages(['part.id' => 'Another part has that short name.']);
             }
-            $this->write($row, (object) ['kind' => $row->kind, 'position' => $row->position, 'fields' => (object) (['id' => $ref] + $item->fields)]);
+            $was = json_decode(json_encode($row->document, JSON_THROW_ON_ERROR), true, 64, JSON_THROW_ON_ERROR);
+            $fields = Guesses::left(is_array($was) ? $was : [], $item->fields);
+            $this->write($row, (object) ['kind' => $row->kind, 'position' => $row->position, 'fields' => (object) (['id' => $ref] + $fields)]);
             $this->checkMarriages($kit);
 
             return [['part' => $row->id, 'before' => $before, 'after' => $row->state()]];

@@ -8,6 +8,9 @@ use ZincThimble\Core\File\Fault;
 use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\KitFile;
 use ZincThimble\Core\File\KitItem;
+use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Gear\Parts;
+use ZincThimble\Core\Gear\Values;
 
 /** One part as a request sends it, held to the shapes that files are held to. */
 final class PartDocument
@@ -31,6 +34,19 @@ final class PartDocument
         }
 
         return self::read($document, $at);
+    }
+
+    /**
+     * The part itself.
+     *
+     * @throws \ZincThimble\Core\Gear\InvalidFigure where no such part can be
+     */
+    public static function core(KitItem $item): Part
+    {
+        /** @var array<string, mixed> $fields */
+        $fields = json_decode(json_encode($item->fields, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), true, 64, JSON_THROW_ON_ERROR);
+
+        return Parts::make($item->kind, new Values($fields));
     }
 
     /**

@@ -193,7 +193,7 @@ final class BodiesTest extends TestCase
             'nothing' => [[], 'parts'],
             'one by itself' => [['parts' => ['kind' => 'tube', 'lengthMm' => 9]], 'parts'],
             'none' => [['parts' => []], 'parts'],
-            'too many by one' => [['parts' => array_fill(0, 51, ['kind' => 'tube', 'lengthMm' => 9])], 'parts'],
+            'too many by one' => [['parts' => array_fill(0, 201, ['kind' => 'tube', 'lengthMm' => 9])], 'parts'],
         ]);
         $this->refuses('PUT', "{$kit}/parts/{$tube->id}", [
             'no version' => [['part' => ['kind' => 'tube', 'lengthMm' => 9]], 'version'],

@@ -20,6 +20,8 @@ final class HostileInputTest extends TestCase
     private const NO_BODY = [
         'POST api/guest', 'POST api/sign-out', 'POST api/rigs', 'POST api/rigs/{rig}/copies', 'DELETE api/rigs/{rig}', 'DELETE api/rigs/{rig}/news', 'POST api/rigs/{rig}/share', 'DELETE api/rigs/{rig}/share',
         'DELETE api/kits/{kit}/parts/{part}', 'POST api/kits/{kit}/parts/{part}/copies', 'POST api/kits/{kit}/parts/{deleted}/back', 'DELETE api/joints/{joint}', 'DELETE api/kits/{kit}/wishes/{wish}', 'DELETE api/comparisons/{comparison}', 'POST api/kits/{kit}/questions/{school}', 'PUT storage/{path}', 'POST api/me/confirmation', 'DELETE api/me/sessions/{session}',
+        // Reads any words, says which it understands, and keeps nothing (KitWordsTest).
+        'POST api/kits/{kit}/words',
     ];
 
     /** @return iterable<string, array{string}> */

@@ -276,7 +276,7 @@ final class KitApiTest extends TestCase
         yield 'parts as text' => [['parts' => 'all'], 'parts'];
         yield 'no part in it' => [['parts' => []], 'parts'];
         yield 'a part as text' => [['parts' => ['tube']], '/parts/0'];
-        yield 'too many' => [['parts' => array_fill(0, 51, ['kind' => 'tube', 'lengthMm' => 1])], 'parts'];
+        yield 'too many' => [['parts' => array_fill(0, 201, ['kind' => 'tube', 'lengthMm' => 1])], 'parts'];
         yield 'no kind' => [['parts' => [['lengthMm' => 1]]], '/parts/0/kind'];
         yield 'unknown kind' => [['parts' => [['kind' => 'prism', 'lengthMm' => 1]]], '/parts/0/kind'];
         yield 'kind as list' => [['parts' => [['kind' => ['tube']]]], '/parts/0/kind'];

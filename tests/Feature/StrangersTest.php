@@ -20,7 +20,7 @@ use Tests\TestCase;
 final class StrangersTest extends TestCase
 {
     /** What anybody may reach: the page, its health, the cookie, the way in. */
-    private const OPEN = ['{place?}', 'up', 'sanctum/csrf-cookie', 'api/guest', 'api/sign-up', 'api/sign-in', 'api/forgotten', 'api/reset', 'api/confirm', 'api/shared/{token}', 'api/shared/{token}/file', 'storage/{path}'];
+    private const OPEN = ['{place?}', 'up', 'sanctum/csrf-cookie', 'api/guest', 'api/first', 'api/sign-up', 'api/sign-in', 'api/forgotten', 'api/reset', 'api/confirm', 'api/shared/{token}', 'api/shared/{token}/file', 'storage/{path}'];
 
     public function test_a_stranger_gets_nothing_from_any_route(): void
     {

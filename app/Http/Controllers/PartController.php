@@ -4,19 +4,24 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Accounts\SessionGuard;
 use App\Http\Requests\AddParts;
 use App\Http\Requests\AskLens;
 use App\Http\Requests\ChangePart;
 use App\Http\Requests\MeasurePart;
+use App\Http\Requests\ReadWords;
 use App\Http\Resources\Conflict;
 use App\Http\Resources\KitPart;
 use App\Http\Resources\LensSureView;
 use App\Http\Resources\MeasureView;
 use App\Http\Resources\TakenAsView;
 use App\Http\Resources\Trouble;
+use App\Http\Resources\WordsLine;
+use App\Kit\InWords;
 use App\Kit\KitStore;
 use App\Kit\KitViews;
 use App\Kit\Measuring;
+use App\Kit\PartDocument;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Operations\Shown;
@@ -27,10 +32,7 @@ use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 use ZincThimble\Core\File\KitItem;
 use ZincThimble\Core\File\Text;
-use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
-use ZincThimble\Core\Gear\Parts;
-use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Plan\TypicalUse;
 
 /** Parts of a kit, one by one. */
@@ -95,13 +97,22 @@ final class PartController
         return Shown::first(fn (): KitPart => KitViews::part($this->store->restore($part)));
     }
 
+    #[OA\Post(path: '/kits/{kit}/words', operationId: 'readWords', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: ReadWords::class)), responses: [
+        new OA\Response(response: 200, description: 'Every part of the list as it was understood; nothing is kept', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: WordsLine::class))),
+        new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class)),
+    ])]
+    public function words(ReadWords $request, Kit $kit, InWords $words): JsonResponse
+    {
+        return response()->json($words->read($kit, SessionGuard::person($request), $request->text()));
+    }
+
     #[OA\Post(path: '/kits/{kit}/lens', operationId: 'lensSure', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: AskLens::class)), responses: [
         new OA\Response(response: 200, description: 'How sure a lens is of which so much is known', content: new OA\JsonContent(ref: LensSureView::class)),
         new OA\Response(response: 422, description: 'What is wrong or still needed', content: new OA\JsonContent(ref: Trouble::class)),
     ])]
     public function lens(AskLens $request, Kit $kit): JsonResponse
     {
-        $lens = Parts::make(Kind::Lens, new Values(json_decode(json_encode($request->item()->fields, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), true, 64, JSON_THROW_ON_ERROR)));
+        $lens = PartDocument::core($request->item());
         assert($lens instanceof Lens);
         $use = TypicalUse::of($lens, $lens->isZoom() ? $lens->figures->focalLengthMm : null);
 

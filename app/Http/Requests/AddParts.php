@@ -30,7 +30,7 @@ final class AddParts extends FormRequest
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        return ['parts' => ['required', 'array', 'list', 'min:1', 'max:50']];
+        return ['parts' => ['required', 'array', 'list', 'min:1', 'max:200']];
     }
 
     /**

@@ -169,6 +169,7 @@ export const api = {
     bringBack: (kit: number, deleted: number) =>
         unwrap(client.POST('/kits/{kit}/parts/{deleted}/back', { params: { path: { kit, deleted } } })),
     lens: (kit: number, part: PartFields) => unwrap(client.POST('/kits/{kit}/lens', { params: ofKit(kit), body: { part } })),
+    readWords: (kit: number, text: string) => unwrap(client.POST('/kits/{kit}/words', { params: ofKit(kit), body: { text } })),
     measure: (kit: number, part: number, body: MeasureRequest) =>
         unwrap(client.POST('/kits/{kit}/parts/{part}/measure', { params: { path: { kit, part } }, body })),
     map: (kit: number) => unwrap(client.GET('/kits/{kit}/map', { params: ofKit(kit) })),

@@ -16,6 +16,7 @@ export const keys = {
     /** How sure a lens is, by what is filled in. */
     lens: (kit: number, fields: string) => ['lens', kit, fields],
     measured: (kit: number, part: number, version: number, zoom: number | undefined) => ['measured', kit, part, version, zoom],
+    words: (kit: number, revision: number, text: string) => ['words', kit, revision, text],
     map: (kit: KitView) => ['map', kit.id, kit.revision],
     crossing: (kit: KitView, front: string, rear: string) => ['crossing', kit.id, kit.revision, front, rear],
     card: (kit: KitView | undefined, kind: string, query: unknown) => ['card', kit?.id, kit?.revision, kind, query],

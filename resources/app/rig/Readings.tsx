@@ -133,7 +133,7 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
                 {...point('detailMm')}
             />
             <FocusStrip rig={rig} shown={shown} units={units} point={point} />
-            <TakenAs taken={rig.takenAs} estimates={rig.estimates} />
+            <TakenAs taken={rig.takenAs} estimates={rig.estimates} partOf={(index) => rig.chain[index]?.partId ?? null} />
             <AllReadings rig={rig} shown={shown} units={units} />
         </div>
     );

@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import type { Schema } from '../api/client';
 import { strings } from '../strings/index';
 import { withHalf } from '../ui/figures';
@@ -14,12 +15,32 @@ export function takenText(each: Schema['TakenAsView'], part: string | null): str
 }
 
 /** What the figures above rest on that nobody engraved: nominal figures that others moved, and such as a rule filled in. */
-export function TakenAs({ taken, estimates }: { taken: readonly Schema['TakenAsView'][]; estimates: readonly string[] }) {
+export function TakenAs({
+    taken,
+    estimates,
+    partOf = () => null,
+}: {
+    taken: readonly Schema['TakenAsView'][];
+    estimates: readonly string[];
+    /** The part of the kit that stands at a place, where what nobody told can be told. */
+    partOf?: (index: number) => number | null;
+}) {
     if (taken.length + estimates.length === 0) return null;
     return (
         <ul aria-label={strings.readings.takenAs} className="border-b border-line py-1.5 text-xs text-soft">
             {taken.map((each) => (
-                <li key={`${each.index} ${each.field}`}>{takenText(each, each.part)}</li>
+                <li key={`${each.index} ${each.field}`}>
+                    {takenText(each, each.part)}
+                    {each.given === null && partOf(each.index) !== null && (
+                        <>
+                            {' '}
+                            <Link className="text-beam underline underline-offset-2" to={`/kit?part=${partOf(each.index)}`}>
+                                {strings.readings.tellIt}
+                                <span className="sr-only"> {each.label}</span>
+                            </Link>
+                        </>
+                    )}
+                </li>
             ))}
             {estimates.map((each) => (
                 <li key={each}>{each}</li>

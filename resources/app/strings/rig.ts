@@ -72,6 +72,7 @@ export const rig = {
         measure: 'Enter what you measured',
         takenAs: 'Taken as',
         takenFrom: (part: string, label: string, given: string, taken: string) => `${part}: ${label} ${given} taken as ${taken}`,
+        tellIt: 'Tell it',
         filledIn: (part: string, label: string, taken: string) => `${part}: ${label} not given, taken as ${taken}`,
     },
     findings: {

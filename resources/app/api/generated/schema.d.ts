@@ -660,6 +660,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/kits/{kit}/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readWords"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/kits/{kit}/lens": {
         parameters: {
             query?: never;
@@ -1437,6 +1453,10 @@ export interface components {
             name: string;
             /** @description null = not said */
             currency?: string | null;
+        };
+        ReadWords: {
+            /** @description A list of parts in words, or rows of a spreadsheet. */
+            text: string;
         };
         RenameAccount: {
             /** @description What a person is called. */
@@ -3031,6 +3051,27 @@ export interface components {
             wish: {
                 [key: string]: unknown;
             };
+        };
+        /** @description One part of a list in words, as it was understood. */
+        WordsLine: {
+            line: number;
+            text: string;
+            /** @enum {string|null} */
+            kind: "camera" | "adapter" | "tube" | "reversing-ring" | "coupling-ring" | "step-ring" | "filter" | "hood" | "helicoid" | "bellows" | "lens" | "close-up-lens" | "objective" | "teleconverter" | "afocal" | "port" | "rail" | "tripod" | "stand" | "flash" | "lamp" | "reference" | null;
+            name: string;
+            /** @description As a kit holds it; null = not understood */
+            part: {
+                [key: string]: unknown;
+            } | null;
+            /** @description What is taken because nobody told it */
+            taken: string[];
+            /**
+             * Format: float
+             * @description What that costs: half-width of a lens’s working distance where one of its kind is mostly used; null = it is no lens
+             */
+            roomHalfWidthMm: number | null;
+            /** @description What is lacking; empty where it is understood */
+            trouble: string;
         };
         Step: components["schemas"]["SetTravel"] | components["schemas"]["Insert"] | components["schemas"]["Remove"] | components["schemas"]["Turn"] | components["schemas"]["Move"] | components["schemas"]["Swap"] | components["schemas"]["ChangeCamera"] | components["schemas"]["Mend"] | components["schemas"]["SolveFor"] | components["schemas"]["Describe"] | components["schemas"]["Makeshift"];
         /** @description Puts the rig on another camera of the kit; a crop mode belongs to the old one. */
@@ -4923,6 +4964,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KitPart"];
+                };
+            };
+        };
+    };
+    readWords: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadWords"];
+            };
+        };
+        responses: {
+            /** @description Every part of the list as it was understood; nothing is kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WordsLine"][];
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
                 };
             };
         };

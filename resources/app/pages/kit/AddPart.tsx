@@ -6,6 +6,7 @@ import { strings } from '../../strings/index';
 import { Narrow } from '../../ui/Narrow';
 import { LensSure } from './LensSure';
 import { PartForm } from './PartForm';
+import { WriteList } from './WriteList';
 import type { KitChange } from '../../kit/useKit';
 
 interface Props {
@@ -22,6 +23,9 @@ export function AddPart({ kit, change, onAdded, onClose }: Props) {
     const [pattern, setPattern] = useState<Schema['PatternView'] | null>(null);
     const [at, setAt] = useState(0);
     const [done, setDone] = useState<PartFields[]>([]);
+    const [writing, setWriting] = useState(false);
+
+    if (writing) return <WriteList kit={kit} change={change} onAdded={onClose} onCancel={() => setWriting(false)} />;
 
     if (pattern) {
         const fields = pattern.parts[at]?.fields ?? {};
@@ -92,6 +96,14 @@ export function AddPart({ kit, change, onAdded, onClose }: Props) {
                 label={strings.kit.searchPatterns}
                 placeholder={strings.tray.narrow}
             />
+            <button
+                type="button"
+                className="block w-full border-y border-ink px-1 py-2 text-left text-sm font-semibold hover:bg-ground"
+                onClick={() => setWriting(true)}
+            >
+                {strings.kit.list.open}
+                <span className="block text-xs font-normal text-soft">{strings.kit.list.openNote}</span>
+            </button>
             {groups.map((group) => (
                 <section key={group} aria-label={group}>
                     <h3 className="border-b border-ink pt-3 text-xs font-semibold text-soft">{group}</h3>

@@ -1,7 +1,8 @@
 import { useId, useState } from 'react';
 import type { PartFields } from '../../api/client';
 import { strings } from '../../strings/index';
-import { halfWidthOf, jointSpoken, jointTyped, valueAt, withHalfWidth, withValue, type GuideField } from './fields';
+import { digits } from '../../ui/figures';
+import { guessOf, halfWidthOf, jointSpoken, jointTyped, valueAt, withHalfWidth, withValue, type GuideField } from './fields';
 import { typed } from '../../ui/typed';
 import { Tick, Ticks } from '../../ui/Tick';
 
@@ -24,6 +25,7 @@ export function FieldInput({ field, fields, trouble, onChange, others }: Props) 
     const value = valueAt(fields, field.name);
     const set = (next: unknown) => onChange(withValue(fields, field.name, next));
     const half = halfWidthOf(fields, field.name);
+    const guess = guessOf(fields, field.name);
     const measurable = field.type === 'number' && !field.name.includes('.');
     const wide = field.type === 'objects' || field.type === 'choices' || field.name === 'note';
     return (
@@ -37,6 +39,9 @@ export function FieldInput({ field, fields, trouble, onChange, others }: Props) 
                     <Blank id={id} field={field} value={value} set={set} trouble={trouble !== undefined} others={others} />
                     {field.unit && <span className="figures text-xs text-soft">{field.unit}</span>}
                 </div>
+                {guess !== undefined && value !== undefined && (
+                    <p className="pt-1 text-xs text-brass">{strings.kit.guess(guess > 0 ? `${digits(guess)} ${field.unit}`.trim() : '')}</p>
+                )}
                 {measurable && value !== undefined && (
                     <Tick
                         className="mt-1 text-xs text-soft"

@@ -3,6 +3,7 @@ import { PartSilhouette } from '../../drawing/PartSilhouette';
 import { mass, measureIn } from '../../ui/figures';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
+import { guesses } from './fields';
 import { rowsOf } from './groups';
 
 interface Props {
@@ -56,6 +57,7 @@ function Item({ each, currency, chosen, keptOn, onChoose }: ItemProps) {
     const flags = [
         keptOn === null ? null : strings.kit.keptOn(keptOn),
         each.measured.length > 0 ? strings.kit.measured : null,
+        guesses(each.fields) > 0 ? strings.kit.guessed(guesses(each.fields)) : null,
         part.inChain && part.rear === null && part.front === null ? strings.kit.noJoint : null,
     ].filter((flag) => flag !== null);
     const facts = [

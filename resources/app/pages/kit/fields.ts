@@ -33,6 +33,19 @@ export function halfWidthOf(fields: PartFields, name: string): number | undefine
     return typeof value === 'number' ? value : undefined;
 }
 
+/** How far a guessed figure may be off; undefined when it is none. */
+export function guessOf(fields: PartFields, name: string): number | undefined {
+    const guessed = fields['guessed'];
+    const value = isObject(guessed) ? guessed[name] : undefined;
+    return typeof value === 'number' ? value : undefined;
+}
+
+/** How many figures nobody knows yet. */
+export function guesses(fields: PartFields): number {
+    const guessed = fields['guessed'];
+    return isObject(guessed) ? Object.keys(guessed).length : 0;
+}
+
 export function withHalfWidth(fields: PartFields, name: string, half: number | undefined): PartFields {
     const measured = isObject(fields['measured']) ? fields['measured'] : {};
     return withValue(fields, 'measured', withValue(measured, name, half));
