@@ -21,6 +21,7 @@ use App\Http\Controllers\SheetController;
 use App\Http\Middleware\FromThePage;
 use App\Http\Middleware\GuestsOnTime;
 use Illuminate\Support\Facades\Route;
+use ZincThimble\Core\Report\Derivation;
 
 // What no row can have as its number is the number of nothing: 18 digits fit the columns.
 Route::patterns(array_fill_keys(['kit', 'part', 'deleted', 'wish', 'rig', 'joint', 'comparison'], '[0-9]{1,18}') + ['number' => '[0-9]{1,9}', 'token' => '[A-Za-z0-9]{1,64}']);
@@ -129,6 +130,7 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         Route::get('states/{number}', [RigController::class, 'state']);
         Route::get('sweep', [RigController::class, 'sweep']);
         Route::get('tray', [RigController::class, 'tray']);
+        Route::get('derivation/{reading}', [RigController::class, 'derivation'])->whereIn('reading', Derivation::READINGS);
         Route::get('mends', [RigController::class, 'mends']);
         Route::get('file', [RigController::class, 'export']);
         Route::get('sheet', [SheetController::class, 'show']);

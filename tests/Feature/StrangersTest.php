@@ -124,6 +124,6 @@ final class StrangersTest extends TestCase
 
         $comparison = (string) (KeptComparison::query()->where('user_id', $rig->user_id)->value('id') ?? 1);
 
-        return '/'.str_replace(['{comparison}', '{school}', '{rig}', '{kit}', '{part}', '{deleted}', '{joint}', '{number}', '{wish}', '{card}', '{session}'], [$comparison, 'stop-or-stop', (string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0', $wish, 'ladder', str_repeat('a', 16)], $route->uri()).'?travel=2.focus&index=0&front=larch&rear=tern&magnification=1&camera='.$part.'&lens='.$part;
+        return '/'.str_replace(['{reading}', '{comparison}', '{school}', '{rig}', '{kit}', '{part}', '{deleted}', '{joint}', '{number}', '{wish}', '{card}', '{session}'], ['magnification', $comparison, 'stop-or-stop', (string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0', $wish, 'ladder', str_repeat('a', 16)], $route->uri()).'?travel=2.focus&index=0&front=larch&rear=tern&magnification=1&camera='.$part.'&lens='.$part;
     }
 }

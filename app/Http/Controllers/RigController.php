@@ -20,6 +20,7 @@ use App\Http\Requests\RevisionRequest;
 use App\Http\Requests\StartRig;
 use App\Http\Requests\TagRig;
 use App\Http\Requests\TakeStep;
+use App\Http\Resources\DerivationView;
 use App\Http\Resources\MendsView;
 use App\Http\Resources\ProposalView;
 use App\Http\Resources\RigSummary;
@@ -45,6 +46,7 @@ use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Report\Derivation;
 use ZincThimble\Core\Report\Sweep;
 use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Rig\Rig as CoreRig;
@@ -193,6 +195,14 @@ final class RigController
         Gate::authorize('view', $rig);
 
         return response()->json($this->shown($rig));
+    }
+
+    #[OA\Get(path: '/rigs/{rig}/derivation/{reading}', operationId: 'derive', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'reading', schema: new OA\Schema(type: 'string', enum: Derivation::READINGS))], responses: [new OA\Response(response: 200, description: 'How the reading comes about, step by step', content: new OA\JsonContent(ref: DerivationView::class))])]
+    public function derivation(Rig $rig, string $reading): JsonResponse
+    {
+        Gate::authorize('view', $rig);
+
+        return response()->json(DerivationView::of(Derivation::of($this->store->read($rig), $reading)));
     }
 
     #[OA\Post(path: '/rigs/{rig}/steps', operationId: 'takeStep', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: TakeStep::class)), responses: [

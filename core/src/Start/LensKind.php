@@ -84,8 +84,8 @@ enum LensKind: string
     public function closestMm(float $focalMm): ?float
     {
         return match ($this) {
-            self::Usual, self::Wide => round(9.0 * $focalMm),
-            self::Long => round(10.0 * $focalMm),
+            self::Usual, self::Wide => round(9.0 * $focalMm, -1),
+            self::Long => round(10.0 * $focalMm, -1),
             self::Zoom, self::Macro, self::Enlarging => null,
         };
     }

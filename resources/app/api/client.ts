@@ -219,6 +219,8 @@ export const api = {
         unwrap(client.POST('/rigs/{rig}/bracketing', { params: at(rig), body })),
     sheet: (rig: number) => unwrap(client.GET('/rigs/{rig}/sheet', { params: at(rig) })),
     sheetAddress: (rig: number, as: 'text' | 'file') => `/api/rigs/${rig}/sheet?as=${as}`,
+    derive: (rig: number, reading: paths['/rigs/{rig}/derivation/{reading}']['get']['parameters']['path']['reading']) =>
+        unwrap(client.GET('/rigs/{rig}/derivation/{reading}', { params: { path: { rig, reading } } })),
     mends: (rig: number) => unwrap(client.GET('/rigs/{rig}/mends', { params: at(rig) })),
     tray: (rig: number, index: number) => unwrap(client.GET('/rigs/{rig}/tray', { params: { ...at(rig), query: { index } } })),
     find: (kit: number, query: WishQuery) => unwrap(client.GET('/kits/{kit}/find', { params: { ...ofKit(kit), query } })),

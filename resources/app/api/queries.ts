@@ -42,6 +42,7 @@ export const keys = {
     shots: (rig: number, revision: number) => ['shots', rig, revision],
     sheet: (rig: number) => ['sheet', rig],
     tray: (rig: number, make: string, index: number) => ['tray', rig, make, index],
+    derivation: (rig: number, revision: number, reading: string) => ['derivation', rig, revision, reading],
     mends: (rig: number, revision: number | undefined) => ['mends', rig, revision],
     states: (rig: RigView) => ['states', rig.id, rig.revision],
     state: (rig: RigView, number: number | null) => ['state', rig.id, rig.revision, number],

@@ -6,6 +6,8 @@ import type { Pointed } from '../drawing/RigDrawing';
 import { Strip } from '../strip/Strip';
 import { strings } from '../strings/index';
 import type { ReadingName, DisplayedReadings } from './displayedReadings';
+import { Term } from '../ui/Term';
+import { Derivation, type Derived } from './Derivation';
 import { TakenAs } from './TakenAs';
 
 interface Props {
@@ -38,11 +40,13 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
     const airy = get('airyDiameterMm');
     const detail = get('detailMm');
     const marked = rig.travels.find((travel) => travel.kind === 'aperture')?.value;
+    const title = (term: Term, name: string, reading: Derived) => <Asked rig={rig} term={term} name={name} reading={reading} />;
     const doubt = (name: ReadingName) => <Doubt rig={rig} name={name} halfWidth={shown.halfWidth(name)} units={units} />;
     return (
         <div className="max-lg:gap-x-8 md:max-lg:grid md:max-lg:grid-cols-2">
             <Strip
                 name={say.magnification}
+                title={title('magnification', say.magnification, 'magnification')}
                 note={m !== null && m > 0 && <span className="figures">{ratio(m)}</span>}
                 value={m}
                 figure={m === null ? say.none : digits(m)}
@@ -57,6 +61,7 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
             />
             <Strip
                 name={say.workingDistance}
+                title={title('workingDistance', say.workingDistance, 'workingDistanceMm')}
                 note={subject !== null && say.subjectDistance(length(subject, units))}
                 value={get('workingDistanceMm')}
                 figure={m === null ? say.none : mm(get('workingDistanceMm'))}
@@ -72,6 +77,7 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
             />
             <Strip
                 name={say.field}
+                title={title('field', say.field, 'fieldWidthMm')}
                 value={field}
                 figure={field === null || height === null ? (m === null ? say.none : say.infinite) : `${mm(field)} × ${mm(height)}`}
                 unit={units}
@@ -84,6 +90,7 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
             />
             <Strip
                 name={say.effectiveAperture}
+                title={title('effectiveAperture', say.effectiveAperture, 'effectiveAperture')}
                 note={
                     lost !== null &&
                     say.stopsLost(stops(lost), marked === undefined ? '' : say.ringAt(fNumber(markedNow(shown, rig, marked))))
@@ -101,6 +108,7 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
             />
             <Strip
                 name={say.slice}
+                title={title('slice', say.slice, 'depthOfFieldMm')}
                 note={wave !== null && say.limit(lengthDigits(rig.blurLimitMm, units), lengthDigits(wave, units), units)}
                 value={get('depthOfFieldMm')}
                 figure={m === null ? say.none : mm(get('depthOfFieldMm'))}
@@ -122,6 +130,7 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
             />
             <Strip
                 name={say.detail}
+                title={title('detail', say.detail, 'detailMm')}
                 note={airy !== null && say.spot(`${digits(airy * 1000)} µm`)}
                 value={detail}
                 figure={detail === null ? say.none : digits(detail * 1000)}
@@ -136,6 +145,15 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
             <TakenAs taken={rig.takenAs} estimates={rig.estimates} partOf={(index) => rig.chain[index]?.partId ?? null} />
             <AllReadings rig={rig} shown={shown} units={units} />
         </div>
+    );
+}
+
+/** A reading's name: what it means, and how it comes about for this rig where that is somebody's. */
+function Asked({ rig, term, name, reading }: { rig: RigView; term: Term; name: string; reading: Derived }) {
+    return (
+        <Term of={term} wide={rig.id > 0} more={rig.id > 0 ? () => <Derivation rig={rig} reading={reading} /> : undefined}>
+            {name}
+        </Term>
     );
 }
 
@@ -196,6 +214,7 @@ function FocusStrip({ rig, shown, units, point }: Props & { point: (reading: Poi
     return (
         <Strip
             name={say.focus}
+            title={<Asked rig={rig} term="focus" name={say.focus} reading="subjectDistanceMm" />}
             note={
                 <>
                     {state}

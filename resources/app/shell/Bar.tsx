@@ -7,6 +7,7 @@ import { Button } from '../ui/Button';
 import { Menu, MenuChoice, MenuItem, MenuLine } from '../ui/Menu';
 import { AccountDialog } from './Account';
 import { Mark } from './Mark';
+import { PlaceKeys } from './PlaceKeys';
 import { usePreferences } from './preferences';
 
 /** The bar over every place: mark, places, what the place adds, units, light, account. */
@@ -15,6 +16,7 @@ export function Bar({ person, children }: { person: Schema['Person']; children: 
     const queries = useQueryClient();
     // Who comes from the first visit by “Keep it” finds the form open.
     const came: unknown = useLocation().state;
+    const [keysOpen, setKeysOpen] = useState(false);
     const [account, setAccount] = useState(
         person.guest && typeof came === 'object' && came !== null && 'keep' in came && came.keep === true,
     );
@@ -72,6 +74,7 @@ export function Bar({ person, children }: { person: Schema['Person']; children: 
                     <MenuItem onSelect={() => setAccount(true)} {...(person.guest ? { note: strings.shell.stayNote } : {})}>
                         {person.guest ? strings.shell.stay : strings.shell.account}
                     </MenuItem>
+                    <MenuItem onSelect={() => setKeysOpen(true)}>{strings.placeKeys.open}</MenuItem>
                     <MenuLine />
                     {person.guest ? (
                         <MenuItem onSelect={() => leave.mutate()} note={ownGuest ? strings.shell.leaveOwnNote : strings.shell.leaveNote}>
@@ -82,6 +85,7 @@ export function Bar({ person, children }: { person: Schema['Person']; children: 
                     )}
                 </Menu>
             </div>
+            <PlaceKeys open={keysOpen} onOpenChange={setKeysOpen} />
             {account && <AccountDialog person={person} onClose={() => setAccount(false)} />}
         </header>
     );

@@ -8,6 +8,9 @@ interface Preferences {
     setUnits: (units: Units) => void;
     light: Light;
     setLight: (light: Light) => void;
+    /** Whether single letters, digits and signs act as keys. */
+    letterKeys: boolean;
+    setLetterKeys: (on: boolean) => void;
     /** The kit that is looked at; null = the first. */
     kit: number | null;
     setKit: (kit: number) => void;
@@ -27,6 +30,8 @@ export function PreferencesProvider({ children }: { children: ReactNode }) {
 
     const [kit, setKit] = useState<number | null>(() => Number(localStorage.getItem('kit')) || null);
 
+    const [letterKeys, setLetterKeys] = useState(() => kept('letter keys', ['on', 'off'], 'on') === 'on');
+    useEffect(() => localStorage.setItem('letter keys', letterKeys ? 'on' : 'off'), [letterKeys]);
     useEffect(() => localStorage.setItem('units', units), [units]);
     useEffect(() => (kit === null ? undefined : localStorage.setItem('kit', String(kit))), [kit]);
     useEffect(() => {
@@ -42,7 +47,10 @@ export function PreferencesProvider({ children }: { children: ReactNode }) {
         return () => system.removeEventListener('change', show);
     }, [light]);
 
-    const value = useMemo(() => ({ units, setUnits, light, setLight, kit, setKit }), [units, light, kit]);
+    const value = useMemo(
+        () => ({ units, setUnits, light, setLight, kit, setKit, letterKeys, setLetterKeys }),
+        [units, light, kit, letterKeys],
+    );
     return <Context value={value}>{children}</Context>;
 }
 

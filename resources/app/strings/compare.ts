@@ -128,15 +128,5 @@ export const compare = {
             joints: 'Joints',
         },
         openLadder: 'Compare these rigs',
-        keysText: 'Without a mouse.',
-        keys: [
-            ['A to I', 'the controls of that rig'],
-            ['arrows', 'move the control in hand'],
-            ['W', 'the chosen rig large, another beside it'],
-            ['M', 'crop all to the smallest field, or not'],
-            ['Enter', 'the chosen rig to the bench'],
-            ['Del', 'leave the chosen rig out'],
-            ['?', 'this list'],
-        ] as const,
     },
 } as const;

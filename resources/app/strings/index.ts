@@ -5,11 +5,13 @@ import { compare } from './compare';
 import { sheet } from './sheet';
 import { find } from './find';
 import { first } from './first';
+import { keysOfPlaces } from './keys';
 import { kit } from './kit';
 import { light } from './light';
 import { offline } from './offline';
 import { rig } from './rig';
 import { shell } from './shell';
+import { terms } from './terms';
 
 /** Every word on the screens: one file a page, one object to read them from. */
 export const strings = {
@@ -25,4 +27,6 @@ export const strings = {
     ...compare,
     ...sheet,
     ...light,
+    ...terms,
+    ...keysOfPlaces,
 } as const;

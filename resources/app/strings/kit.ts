@@ -40,7 +40,7 @@ export const kit = {
             openNote: 'Sixty parts in words, or rows of a spreadsheet',
             title: 'A list of parts',
             note: 'One a line, or several with commas between. Rows of a spreadsheet say by their first row what they are.',
-            example: 'tube 10, tube 21\n58 mm f/2 M42\nbellows 35-135\n+4 52 mm',
+            examples: ['tube 10, tube 21', '58\u2009mm f/2 M42', 'bellows 35-135', '+4 52\u2009mm'],
             understood: 'As it is understood',
             counts: (parts: number, lacking: number) => `${parts} understood${lacking === 0 ? '' : `, ${lacking} not yet`}`,
             take: (n: number) => (n === 1 ? 'Take it in' : `Take these ${n} in`),

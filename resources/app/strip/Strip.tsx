@@ -4,6 +4,8 @@ import { standing, windowOf, type Window } from './scale';
 
 interface Props {
     name: string;
+    /** The name as it stands, where it can be asked. */
+    title?: ReactNode;
     /** What is said beside the name. */
     note?: ReactNode;
     value: number | null;
@@ -33,6 +35,7 @@ interface Props {
 /** An engraved strip: what it is now, and how far it can go. */
 export function Strip({
     name,
+    title = name,
     note,
     value,
     figure,
@@ -65,7 +68,7 @@ export function Strip({
             })}
         >
             <div className="flex items-baseline gap-2">
-                <h3 className="text-sm font-semibold whitespace-nowrap">{name}</h3>
+                <h3 className="text-sm font-semibold whitespace-nowrap">{title}</h3>
                 <span className="text-xs text-soft">{note}</span>
                 <p className="ml-auto flex items-baseline gap-1 whitespace-nowrap">
                     <span data-figure className={`figures ${focus ? 'text-xl font-medium' : 'text-lg'}`}>

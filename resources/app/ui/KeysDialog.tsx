@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { strings } from '../strings/index';
 import { Dialog } from './Dialog';
 
@@ -7,10 +8,11 @@ interface Props {
     text: string;
     /** Keys, and what they do. */
     keys: readonly (readonly [string, string])[];
+    children?: ReactNode;
 }
 
 /** Lists the keys of a place. */
-export function KeysDialog({ open, onOpenChange, text, keys }: Props) {
+export function KeysDialog({ open, onOpenChange, text, keys, children }: Props) {
     return (
         <Dialog open={open} onOpenChange={onOpenChange} title={strings.dialog.keys} text={text}>
             <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1 text-sm">
@@ -21,6 +23,7 @@ export function KeysDialog({ open, onOpenChange, text, keys }: Props) {
                     </div>
                 ))}
             </dl>
+            {children}
         </Dialog>
     );
 }

@@ -996,6 +996,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/rigs/{rig}/derivation/{reading}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["derive"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/rigs/{rig}/steps": {
         parameters: {
             query?: never;
@@ -1783,6 +1799,24 @@ export interface components {
             kind: "camera" | "adapter" | "tube" | "reversing-ring" | "coupling-ring" | "step-ring" | "filter" | "hood" | "helicoid" | "bellows" | "lens" | "close-up-lens" | "objective" | "teleconverter" | "afocal" | "port" | "rail" | "tripod" | "stand" | "flash" | "lamp" | "reference";
             name: string;
             deletedAt: string;
+        };
+        /** @description One step of how a reading comes about. */
+        DerivationStepView: {
+            says: string;
+            /** @description With the rig’s own numbers; empty where there is nothing to work out */
+            sum: string;
+        };
+        /** @description How a reading comes about for a rig as it is set. */
+        DerivationView: {
+            steps: components["schemas"]["DerivationStepView"][];
+            /** @description The rule of thumb with the rig’s own numbers; empty = there is none */
+            thumb: string;
+            /** @description Two rays, from the middle and from the edge of the sensor: places along the axis and heights, mm */
+            rays: number[][][];
+            /** @description Principal planes of each glass, mm from the sensor */
+            planes: number[][];
+            /** Format: float */
+            subjectMm: number | null;
         };
         /** @description Why a reading is not exact: what it rests on, and what would settle it, tried on paper. */
         Doubt: {
@@ -5654,6 +5688,29 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    derive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+                reading: "magnification" | "workingDistanceMm" | "subjectDistanceMm" | "fieldWidthMm" | "effectiveAperture" | "depthOfFieldMm" | "detailMm";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How the reading comes about, step by step */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DerivationView"];
+                };
             };
         };
     };

@@ -13,7 +13,6 @@ import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { KeepDialog } from '../../ui/KeepDialog';
-import { KeysDialog } from '../../ui/KeysDialog';
 import { Lost } from '../../ui/Lost';
 import { ChainList } from './ChainList';
 import { ConflictDialog } from './ConflictDialog';
@@ -48,7 +47,7 @@ interface Props {
 
 /** The bench: the rig drawn to scale, its controls, the tray, and what it does. */
 export function Bench({ id, person, rigs }: Props) {
-    const { units } = usePreferences();
+    const { units, letterKeys } = usePreferences();
     const navigate = useNavigate();
     const { query, change, step, undo, redo, rename, waiting } = useRig(id, person.id);
     const rig = query.data;
@@ -66,7 +65,6 @@ export function Bench({ id, person, rigs }: Props) {
     const [fetching, setFetching] = useState<string | null>(null);
     const [selected, setSelected] = useState<number | null>(null);
     const [keeping, setKeeping] = useState(false);
-    const [keysOpen, setKeysOpen] = useState(false);
     const [swapping, setSwapping] = useState<number | null>(null);
     const [dialog, setDialog] = useState<'charts' | 'describe' | 'rigs' | 'states' | null>(null);
     const [pointed, setPointed] = useState<Pointed | null>(null);
@@ -306,8 +304,9 @@ export function Bench({ id, person, rigs }: Props) {
             v: () => part !== null && rig.chain[part]?.turns && turn(part),
             s: () => setKeeping(true),
             ...Object.fromEntries(works.map((each, n) => [`${n + 1}`, () => openWork(each)])),
-            '?': () => setKeysOpen(true),
         };
+        // Letters and signs act only where somebody wants them to.
+        if (event.key.length === 1 && !letterKeys) return;
         const action = act[event.key.length === 1 ? event.key.toLowerCase() : event.key];
         if (action) {
             event.preventDefault();
@@ -362,7 +361,6 @@ export function Bench({ id, person, rigs }: Props) {
                                     rigs={rigs}
                                     name={rig?.name ?? null}
                                     onKeep={() => setKeeping(true)}
-                                    onKeys={() => setKeysOpen(true)}
                                     onAll={() => setDialog('rigs')}
                                     onStates={() => setDialog('states')}
                                     onSvg={rig && shown ? exportSvg : null}
@@ -555,7 +553,6 @@ export function Bench({ id, person, rigs }: Props) {
                         onKeep={rename}
                     />
                 )}
-                <KeysDialog open={keysOpen} onOpenChange={setKeysOpen} text={strings.dialog.keysText} keys={strings.keys} />
             </div>
         </DndContext>
     );

@@ -15,7 +15,6 @@ interface Props {
     rigs: Schema['RigSummary'][];
     name: string | null;
     onKeep: () => void;
-    onKeys: () => void;
     onAll: () => void;
     onStates: () => void;
     /** null = there is nothing drawn yet */
@@ -23,7 +22,7 @@ interface Props {
 }
 
 /** The rigs of this person, and what can be done with the one on the bench. */
-export function RigMenu({ id, rigs, name, onKeep, onKeys, onAll, onStates, onSvg }: Props) {
+export function RigMenu({ id, rigs, name, onKeep, onAll, onStates, onSvg }: Props) {
     const navigate = useNavigate();
     const queries = useQueryClient();
     const { id: kit } = useKits();
@@ -71,7 +70,6 @@ export function RigMenu({ id, rigs, name, onKeep, onKeys, onAll, onStates, onSvg
                 <MenuItem onSelect={() => print()}>{strings.bench.print}</MenuItem>
                 <MenuItem onSelect={() => location.assign(api.fileAddress(id))}>{strings.bench.exportFile}</MenuItem>
                 <MenuLine />
-                <MenuItem onSelect={onKeys}>{strings.bench.key}</MenuItem>
                 <MenuItem onSelect={() => setDeleting(true)}>{strings.bench.remove}</MenuItem>
             </Menu>
             <Menu label={strings.bench.rigs} align="end" onOpen={() => void queries.refetchQueries({ queryKey: keys.rigs, stale: true })}>

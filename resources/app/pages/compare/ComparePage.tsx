@@ -8,7 +8,6 @@ import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { KeepDialog } from '../../ui/KeepDialog';
-import { KeysDialog } from '../../ui/KeysDialog';
 import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
 import { useAddress } from '../../ui/useAddress';
 import { asked, blanksOf, drawn, most, queryOf, withoutRig } from './asked';
@@ -50,7 +49,6 @@ export default function ComparePage({ person }: { person: Schema['Person'] }) {
     const others = kept.data?.filter(({ id }) => !wanted.rigs.includes(id)) ?? [];
     const told = query === null ? undefined : found.data;
     const [keeping, setKeeping] = useState(false);
-    const [keysOpen, setKeysOpen] = useState(false);
     const toBench = useMutation({
         mutationFn: (id: number) => api.bringToBench(id, wanted.rigs.join(','), blanksOf(wanted) ?? {}),
         onSuccess: (rig) => {
@@ -82,7 +80,6 @@ export default function ComparePage({ person }: { person: Schema['Person'] }) {
                                             {say.file}
                                         </MenuItem>
                                         <MenuLine />
-                                        <MenuItem onSelect={() => setKeysOpen(true)}>{strings.dialog.keys}</MenuItem>
                                         <MenuItem onSelect={() => void navigate('/compare')}>{say.another}</MenuItem>
                                     </Menu>
                                 </>
@@ -130,7 +127,6 @@ export default function ComparePage({ person }: { person: Schema['Person'] }) {
                         onSet={(byHand) => set({ set: byHand.join(',') })}
                         onDrop={drop}
                         onBench={(id) => toBench.mutate(id)}
-                        onKeys={() => setKeysOpen(true)}
                     />
                 )}
                 {wanted.rigs.length === 0 && <Start rigs={kept.data} units={units} onBegin={(id) => add([id])} />}
@@ -144,7 +140,6 @@ export default function ComparePage({ person }: { person: Schema['Person'] }) {
                         comparisonsChanged(queries);
                     }}
                 />
-                <KeysDialog open={keysOpen} onOpenChange={setKeysOpen} text={say.keysText} keys={say.keys} />
             </main>
         </div>
     );

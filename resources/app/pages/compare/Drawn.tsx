@@ -1,3 +1,5 @@
+import { usePreferences } from '../../shell/preferences';
+import { hasOwnKeys } from '../../shell/PlaceKeys';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { ComparisonQuery, Schema } from '../../api/client';
 import type { Units } from '../../ui/figures';
@@ -19,14 +21,14 @@ interface Props {
     onSet: (set: string[]) => void;
     onDrop: (id: number) => void;
     onBench: (id: number) => void;
-    onKeys: () => void;
 }
 
 /** More columns than these don't stand beside the drawings. */
 const beside = 4;
 
 /** Up to nine rigs drawn: under each other on the left, their frames, strips and what it comes to on the right. All that a drag redraws is in here. */
-export function Drawn({ told, isOld, query, set, units, onSet, onDrop, onBench, onKeys }: Props) {
+export function Drawn({ told, isOld, query, set, units, onSet, onDrop, onBench }: Props) {
+    const { letterKeys } = usePreferences();
     const [wanted, setWanted] = useState('A');
     const [large, setLarge] = useState<string | null>(null);
     const [cropped, setCropped] = useState(false);
@@ -47,11 +49,10 @@ export function Drawn({ told, isOld, query, set, units, onSet, onDrop, onBench, 
     useEffect(() => {
         const onKey = (event: KeyboardEvent) => {
             const at = event.target instanceof HTMLElement ? event.target : null;
-            if (event.ctrlKey || event.metaKey || event.altKey || at?.closest('input, select, textarea, [role=dialog], [role=menu]'))
-                return;
+            if (event.ctrlKey || event.metaKey || event.altKey || hasOwnKeys(event.target)) return;
             const letter = event.key.toUpperCase();
-            if (event.key === '?') onKeys();
-            else if (event.key === 'Enter' && at?.closest('button, a, summary')) return;
+            if (event.key.length === 1 && !letterKeys) return;
+            if (event.key === 'Enter' && at?.closest('button, a, summary')) return;
             else if (!event.shiftKey && told.rigs.some((rig) => rig.letter === letter)) setWanted(letter);
             else if (event.key === 'w' && chosen) setLarge(chosen.letter);
             else if (event.key === 'm') setCropped((on) => !on);

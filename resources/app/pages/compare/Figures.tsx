@@ -2,11 +2,21 @@ import type { Schema } from '../../api/client';
 import { Scale } from '../../strip/Scale';
 import { standing, windowOf, type Mark, type Reach, type Window } from '../../strip/scale';
 import { strings } from '../../strings/index';
+import { Term, type Term as TermName } from '../../ui/Term';
 import { digits, fNumber, lengthDigits, type Units } from '../../ui/figures';
 
 type Rig = Schema['ComparedRigView'];
 
 const readings = ['magnification', 'workingDistanceMm', 'fieldWidthMm', 'resolvedDetailMm', 'effectiveAperture', 'depthOfFieldMm'] as const;
+
+const termOf: Readonly<Record<(typeof readings)[number], TermName>> = {
+    magnification: 'magnification',
+    workingDistanceMm: 'workingDistance',
+    fieldWidthMm: 'field',
+    resolvedDetailMm: 'detail',
+    effectiveAperture: 'effectiveAperture',
+    depthOfFieldMm: 'slice',
+};
 
 /** Where rigs stand is always in sight; how far they reach, where all of it fits on a scale. */
 function windowOfAll(marks: readonly Mark[], reaches: readonly Reach[]): Window {
@@ -47,7 +57,9 @@ export function Figures({ rigs, units }: { rigs: readonly Rig[]; units: Units })
                 return (
                     <div key={name} className="border-b border-line py-1.5">
                         <div className="flex flex-wrap items-baseline gap-x-3">
-                            <h2 className="text-sm font-semibold">{names[name]}</h2>
+                            <h2 className="text-sm font-semibold">
+                                <Term of={termOf[name]}>{names[name]}</Term>
+                            </h2>
                             <p className="figures ml-auto text-sm">
                                 {marks.map(({ letter, value }) => (
                                     <span key={letter} className="ml-3 whitespace-nowrap">

@@ -5,6 +5,7 @@ import { strings } from '../../strings/index';
 import { typedNumber } from '../../ui/typed';
 import { Menu, MenuItem } from '../../ui/Menu';
 import { Pick } from '../../ui/Pick';
+import { Term } from '../../ui/Term';
 import {
     type Blank,
     type Clause,
@@ -226,7 +227,14 @@ function BlankInput({ blank, value, trouble, onChange }: BlankProps) {
                 }}
                 onBlur={() => setText(null)}
             />
-            {blank.after(units) !== '' && ` ${blank.after(units)}`}
+            {blank.name === 'mostStopsLost' ? (
+                <>
+                    {' '}
+                    <Term of="stopsLost">{blank.after(units)}</Term>
+                </>
+            ) : (
+                blank.after(units) !== '' && ` ${blank.after(units)}`
+            )}
             {trouble !== undefined && (
                 <span id={`${id}-trouble`} role="alert" className="ml-2 border-l-[3px] border-ink pl-1.5 text-sm">
                     {trouble}

@@ -3,6 +3,7 @@ import type { Schema } from '../../api/client';
 import { RigDrawing } from '../../drawing/RigDrawing';
 import { displayedReadings, misfits } from '../../rig/displayedReadings';
 import { TakenAs } from '../../rig/TakenAs';
+import { Term } from '../../ui/Term';
 import { strings } from '../../strings/index';
 import { digits, fNumber, length, lengthDigits, ratio, stops, withHalf, type Units } from '../../ui/figures';
 
@@ -59,12 +60,14 @@ function Sentence({ text }: { text: string }) {
 }
 
 function Row({
+    term,
     name,
     note,
     figure,
     unit,
     half,
 }: {
+    term: Term;
     name: string;
     note: ReactNode;
     figure: string;
@@ -74,7 +77,10 @@ function Row({
     return (
         <div className="flex items-baseline gap-2 border-b border-line py-2.5">
             <dt className="min-w-0 flex-1 text-sm">
-                <span className="font-semibold">{name}</span> <span className="ml-1 text-xs text-soft">{note}</span>
+                <span className="font-semibold">
+                    <Term of={term}>{name}</Term>
+                </span>{' '}
+                <span className="ml-1 text-xs text-soft">{note}</span>
             </dt>
             <dd className="figures text-xl font-medium whitespace-nowrap">
                 {figure}
@@ -110,12 +116,14 @@ export function FourFigures({ view, units }: { view: View; units: Units }) {
         <>
             <dl>
                 <Row
+                    term="magnification"
                     name={words.magnification}
                     note={at.magnification === null || at.magnification <= 0 ? say.closest : `${ratio(at.magnification)} · ${say.closest}`}
                     {...sure(at.magnification, m, 'mm', words.none)}
                     unit="×"
                 />
                 <Row
+                    term="workingDistance"
                     name={words.workingDistance}
                     note={say.feels}
                     {...sure(
@@ -127,6 +135,7 @@ export function FourFigures({ view, units }: { view: View; units: Units }) {
                     unit={units}
                 />
                 <Row
+                    term="focus"
                     name={say.focusRange}
                     note={one ? say.rangeNone : say.range}
                     figure={
@@ -139,6 +148,7 @@ export function FourFigures({ view, units }: { view: View; units: Units }) {
                     unit={units}
                 />
                 <Row
+                    term="effectiveAperture"
                     name={words.effectiveAperture}
                     note={at.stopsLost === null ? '' : say.lost(stops(at.stopsLost), marked === undefined ? '–' : fNumber(marked))}
                     figure={at.effectiveAperture === null ? words.none : fNumber(at.effectiveAperture)}

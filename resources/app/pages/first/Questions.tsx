@@ -3,6 +3,7 @@ import type { PartFields } from '../../api/client';
 import { strings } from '../../strings/index';
 import { digits } from '../../ui/figures';
 import { Pick } from '../../ui/Pick';
+import { Term } from '../../ui/Term';
 import {
     begins,
     betweens,
@@ -110,7 +111,8 @@ export function WhichBody({ of }: { of: Questions }) {
                         label={words.sensorLabel}
                         guess={(of.camera['sensor'] as PartFields | undefined)?.['widthMm']}
                     />{' '}
-                    {words.register} <Figure of={of} name="registerMm" label={words.registerLabel} guess={of.camera['registerMm']} /> mm
+                    {words.wide} <Term of="register">{words.register}</Term>{' '}
+                    <Figure of={of} name="registerMm" label={words.registerLabel} guess={of.camera['registerMm']} /> mm
                 </p>
             )}
         </Question>
@@ -248,7 +250,7 @@ export function WhatBetween({ of }: { of: Questions }) {
                         name="closeUps"
                         use="closeUp"
                         before={words.closeUps}
-                        after={words.dioptres}
+                        after={<Term of="dioptres">{words.dioptres}</Term>}
                         label={words.glass}
                         told={(power) => words.plus(digits(power))}
                         atOnce={fresh('closeUps')}
@@ -270,7 +272,7 @@ function List(props: {
     name: 'tubes' | 'closeUps';
     use: 'tube' | 'closeUp';
     before: string;
-    after: string;
+    after: ReactNode;
     label: (n: number) => string;
     told: (value: number) => string;
     atOnce: boolean;

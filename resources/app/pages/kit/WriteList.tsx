@@ -59,7 +59,7 @@ export function WriteList({ kit, change, onAdded, onCancel }: Props) {
                     value={text}
                     maxLength={40_000}
                     spellCheck={false}
-                    placeholder={say.example}
+                    placeholder={say.examples.join('\n')}
                     onChange={(event) => setText(event.target.value)}
                     className="figures mt-2 block w-full border-b-2 border-brass bg-ground px-2 py-1.5 text-sm text-ink placeholder:text-soft"
                 />

@@ -1,5 +1,6 @@
 import type { RigView, Schema } from '../../../api/client';
 import { strings } from '../../../strings/index';
+import { Term } from '../../../ui/Term';
 import { Blank } from '../../../ui/Blank';
 import { Pick } from '../../../ui/Pick';
 import { completed, describing, numberOf, planOf, type OnStep, type Source } from './planned';
@@ -59,7 +60,7 @@ export function LightSentence({ rig, light, onStep }: { rig: RigView; light: Sch
                             if (next) plain(tell.flash({ guideNumber: null, recycleS: null, ...next }));
                         }}
                     />
-                    {say.guide}{' '}
+                    <Term of="guideNumber">{say.guide}</Term>{' '}
                     <Blank label={say.guideNumber} value={flash.guideNumber ?? null} onSet={(guideNumber) => tell.flash({ guideNumber })} />
                     {say.flashStands}{' '}
                     <Blank

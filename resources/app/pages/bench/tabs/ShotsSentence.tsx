@@ -1,6 +1,7 @@
 import type { RigView, Schema } from '../../../api/client';
 import { filled, presets, type Preset } from '../../../rig/subjectPresets';
 import { strings } from '../../../strings/index';
+import { Term } from '../../../ui/Term';
 import { Blank } from '../../../ui/Blank';
 import { Menu, MenuItem } from '../../../ui/Menu';
 import { describing, numberOf, type OnStep } from './planned';
@@ -32,7 +33,7 @@ export function ShotsSentence({ rig, shots, onStep }: { rig: RigView; shots: Sch
             />{' '}
             {say.deep}, {say.curved}{' '}
             <Blank label={say.radiusLabel} value={numberOf(subject['radiusMm'])} onSet={(radiusMm) => tell.subject({ radiusMm })} />{' '}
-            {say.mm}; {say.overlap}{' '}
+            {say.mm}; <Term of="overlap">{say.overlap}</Term>{' '}
             <Blank
                 label={say.overlapLabel}
                 range={say.overlapRange}
