@@ -34,6 +34,7 @@ use App\Http\Resources\SweepView;
 use App\Http\Resources\TakenAsView;
 use App\Http\Resources\TravelMark;
 use App\Http\Resources\TravelView;
+use App\Http\Resources\WaterView;
 use App\Models\Rig;
 use ZincThimble\Core\Drawing\Layout;
 use ZincThimble\Core\Finding\Caution;
@@ -60,6 +61,7 @@ use ZincThimble\Core\Reading\Refocus;
 use ZincThimble\Core\Reading\Uncertainty;
 use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Report\Sweep;
+use ZincThimble\Core\Report\UnderWater;
 use ZincThimble\Core\Rig\Arrangement;
 use ZincThimble\Core\Rig\BlurRule;
 use ZincThimble\Core\Rig\LensFigure;
@@ -133,6 +135,7 @@ final class RigViews
             advice: $this->advice($rig),
             conditions: (object) $rig->conditions->document->fields,
             modes: array_values(array_filter(array_map(static fn (Frame $mode): ?string => $mode->name, $rig->camera->modes))),
+            water: array_map(WaterView::of(...), UnderWater::of($rig)),
         );
     }
 

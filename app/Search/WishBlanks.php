@@ -38,7 +38,7 @@ final class WishBlanks
     public static function rules(): array
     {
         return array_fill_keys(self::NUMBERS, ['nullable', 'numeric']) + [
-            'infinity' => ['nullable', 'boolean'], 'flat' => ['nullable', 'boolean'],
+            'infinity' => ['nullable', 'boolean'], 'flat' => ['nullable', 'boolean'], 'underWater' => ['nullable', 'boolean'],
             'cameras' => self::PARTS, 'with' => self::PARTS, 'without' => self::PARTS,
             'automatic' => ['nullable', 'boolean'],
             'support' => ['nullable', 'string', Rule::in(['hand', 'braced', 'table'])], 'ranking' => ['bail', 'nullable', 'string', Rule::enum(Ranking::class)],
@@ -65,6 +65,7 @@ final class WishBlanks
             ...$numbers,
             infinity: $yes('infinity') ?? false,
             flat: $yes('flat') ?? false,
+            underWater: $yes('underWater') ?? false,
             automatic: $yes('automatic'),
             support: is_string($support) ? $support : null,
             ranking: is_string($ranking) ? Ranking::from($ranking) : Ranking::Ease,

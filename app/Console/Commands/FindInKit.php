@@ -45,7 +45,7 @@ final class FindInKit extends Command
     protected $signature = 'kit:find {file : a .kit.json file}
         {--field= : mm of subject across the frame} {--magnification=} {--distance= : working distance to be met, mm} {--sensor-distance= : sensor to subject to be met, mm}
         {--room= : least working distance, mm} {--stops= : most stops lost} {--mass= : most, g} {--length= : most, sensor to front, mm} {--price= : most} {--buying= : what may be spent}
-        {--support= : hand, braced or table} {--coupled : the camera works the aperture} {--uncoupled : it doesn’t} {--infinity : focuses at infinity too} {--flat : the subject is flat}
+        {--support= : hand, braced or table} {--coupled : the camera works the aperture} {--uncoupled : it doesn’t} {--infinity : focuses at infinity too} {--flat : the subject is flat} {--under-water : through a port, with what is screwed to it}
         {--focus-from= : focuses from there on too, mm from the sensor} {--focus-to= : and up to there} {--corner= : least brightness, 0 to 1} {--depth= : least slice, mm} {--detail= : coarsest, mm}
         {--subject-depth= : mm} {--with=* : a part that must be in it, by name} {--without=* : a part that must not} {--camera=* : only on these cameras}
         {--order=ease : ease, room, light, mass or price} {--top=60 : rows} {--json : everything, unrounded}';
@@ -104,6 +104,7 @@ final class FindInKit extends Command
             support: $support === '' ? null : $support,
             ranking: Ranking::tryFrom($this->text('order')) ?? throw InvalidFigure::because('order', 'is ease, room, light, mass or price'),
             flat: (bool) $this->option('flat'),
+            underWater: (bool) $this->option('under-water'),
         );
     }
 

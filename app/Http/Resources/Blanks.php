@@ -24,6 +24,7 @@ use OpenApi\Attributes as OA;
 #[OA\QueryParameter(parameter: 'detailMm', name: 'detailMm', schema: new OA\Schema(type: 'number'))]
 #[OA\QueryParameter(parameter: 'subjectDepthMm', name: 'subjectDepthMm', schema: new OA\Schema(type: 'number'))]
 #[OA\QueryParameter(parameter: 'infinity', name: 'infinity', schema: new OA\Schema(type: 'integer', enum: [0, 1]))]
+#[OA\QueryParameter(parameter: 'underWater', name: 'underWater', description: 'Whether it is photographed under water, through a port', schema: new OA\Schema(type: 'integer', enum: [0, 1]))]
 #[OA\QueryParameter(parameter: 'flat', name: 'flat', description: 'Whether the subject is flat', schema: new OA\Schema(type: 'integer', enum: [0, 1]))]
 #[OA\QueryParameter(parameter: 'cameras', name: 'cameras', description: 'Only on these cameras of the kit, commas between', schema: new OA\Schema(type: 'string'))]
 #[OA\QueryParameter(parameter: 'with', name: 'with', description: 'Parts of the kit that must be in it, commas between', schema: new OA\Schema(type: 'string'))]

@@ -8,7 +8,7 @@ use OpenApi\Attributes as OA;
 use ZincThimble\Core\Reading\FocusState;
 
 /** A rig on the bench: everything its screen shows. */
-#[OA\Schema(required: ['id', 'revision', 'kitId', 'name', 'camera', 'chain', 'travels', 'readings', 'range', 'focus', 'infinity', 'doubts', 'takenAs', 'estimates', 'findings', 'cautions', 'drawing', 'subject', 'blurLimitMm', 'history', 'news', 'movesMm', 'share', 'tags', 'schools', 'advice', 'conditions', 'modes'])]
+#[OA\Schema(required: ['id', 'revision', 'kitId', 'name', 'camera', 'chain', 'travels', 'readings', 'range', 'focus', 'infinity', 'doubts', 'takenAs', 'estimates', 'findings', 'cautions', 'drawing', 'subject', 'blurLimitMm', 'history', 'news', 'movesMm', 'share', 'tags', 'schools', 'advice', 'conditions', 'modes', 'water'])]
 final readonly class RigView
 {
     /**
@@ -22,6 +22,7 @@ final readonly class RigView
      * @param  list<NewsView>  $news
      * @param  list<string>  $tags
      * @param  list<string>  $modes
+     * @param  list<WaterView>  $water
      */
     public function __construct(
         #[OA\Property()]
@@ -80,6 +81,8 @@ final readonly class RigView
         public \stdClass $conditions,
         #[OA\Property(description: 'Crop and video modes of the camera', items: new OA\Items(type: 'string'))]
         public array $modes,
+        #[OA\Property(description: 'Above water and below, side by side; empty = there is no port', items: new OA\Items(ref: WaterView::class))]
+        public array $water,
     ) {
     }
 }

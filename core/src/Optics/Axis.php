@@ -199,11 +199,13 @@ final class Axis
             $enters = $leaves = 0.0;
             if ($part instanceof Spacer || $part instanceof VariableSpacer) {
                 $length = $part instanceof Spacer ? $part->lengthMm : $setting->lengthMm[$i] ?? $part->minMm;
+                // A ring between wet glasses is filled with water.
+                $tip = $optical + $length / $medium;
                 if ($part->clearMm !== null) {
-                    $behind = [$optical, $part->clearMm / 2.0, OpeningKind::Throat, $optical + $length, $part->clearMm / 2.0, OpeningKind::Throat];
+                    $behind = [$optical, $part->clearMm / 2.0, OpeningKind::Throat, $tip, $part->clearMm / 2.0, OpeningKind::Throat];
                 }
                 $front += $length;
-                $optical += $length;
+                $optical = $tip;
             } elseif ($part instanceof Lens) {
                 $settled = $rig->lenses[$i];
                 $lens = LensModel::of($settled, $simple);

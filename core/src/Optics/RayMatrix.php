@@ -22,10 +22,15 @@ final class RayMatrix
 
     public readonly float $d;
 
-    /** Rear of the front assembly to its last principal plane, and to its front-most metal, mm. */
+    /** Rear of the front assembly to its last principal plane, and to its front-most metal, mm; behind a port the first is reduced. */
     public readonly float $last;
 
     public readonly float $front;
+
+    /** The front-most metal in reduced distances, and the index of what lies before it; in air the same as `front`, and 1. */
+    public readonly float $reduced;
+
+    public readonly float $medium;
 
     /** @var list<float> openings: axial height = alpha z + beta, field height = alpha */
     public readonly array $alpha;
@@ -93,6 +98,8 @@ final class RayMatrix
         $this->d = $d;
         $this->last = $at - $zero;
         $this->front = $axis->front - $zero;
+        $this->reduced = $axis->frontOptical - $zero;
+        $this->medium = $axis->medium;
         $this->alpha = $alpha;
         $this->beta = $beta;
         $this->radius = $radius;

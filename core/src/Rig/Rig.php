@@ -293,8 +293,8 @@ final class Rig
     {
         $wet = false;
         foreach ($chain as $part) {
-            if ($wet && $part->kind !== Kind::CloseUpLens && $part->kind !== Kind::Afocal) {
-                throw InvalidFigure::because('chain', 'a port is the last part, or only wet close-up lenses and converters follow it');
+            if ($wet && ! in_array($part->kind, [Kind::CloseUpLens, Kind::Afocal, Kind::StepRing, Kind::Adapter], true)) {
+                throw InvalidFigure::because('chain', 'a port is the last part, or only wet close-up lenses, converters and rings between them follow it');
             }
             $wet = $wet || $part->kind === Kind::Port;
         }

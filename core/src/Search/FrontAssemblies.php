@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Search;
 
+use ZincThimble\Core\Gear\Afocal;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\CloseUpLens;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Objective;
 use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Gear\Port;
 use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Joint\Fit;
 use ZincThimble\Core\Joint\Mating;
@@ -35,6 +37,12 @@ final class FrontAssemblies
     /** @var list<FrontAssembly> */
     private array $fronts = [];
 
+    /** Rings that may stand between wet glasses. */
+    private const WET_LEADS = [Kind::Adapter, Kind::StepRing];
+
+    /** Whether what is joined now stands before a port. */
+    private bool $wet = false;
+
     private function __construct(private readonly SearchKit $kit, private readonly int $most, private readonly Budget $budget)
     {
         // Mating asks for a camera only where nothing stands behind.
@@ -43,14 +51,18 @@ final class FrontAssemblies
 
     /**
      * @param  int  $most  parts that a front assembly may have, its rings counted
+     * @param  bool  $underWater  only what stands behind a port: with wet glasses before it, up to two
      * @return list<FrontAssembly> those of fewer parts first
      */
-    public static function of(SearchKit $kit, int $most = PHP_INT_MAX, ?Budget $budget = null): array
+    public static function of(SearchKit $kit, int $most = PHP_INT_MAX, ?Budget $budget = null, bool $underWater = false): array
     {
         if ($kit->cameras === []) {
             return [];
         }
         $fronts = new self($kit, $most, $budget ?? Budget::endless());
+        if ($underWater) {
+            return $fronts->underWater();
+        }
         foreach ($kit->ofClass(Objective::class) as $i => $objective) {
             if (! $objective->infinite) {
                 $fronts->fronts[] = new FrontAssembly([$objective], 0, $kit->priceToBuy[$i]);
@@ -73,6 +85,37 @@ final class FrontAssemblies
         usort($fronts->fronts, static fn (FrontAssembly $a, FrontAssembly $b): int => count($a->parts) <=> count($b->parts));
 
         return $fronts->fronts;
+    }
+
+    /** @return list<FrontAssembly> a lens the usual way round behind a port, alone and with what is screwed to it in the water */
+    private function underWater(): array
+    {
+        $behind = [];
+        foreach ($this->kit->ofClass(Lens::class) as $i => $lens) {
+            foreach ($this->kit->ofClass(Port::class) as $p => $port) {
+                array_push($behind, ...$this->joined(new FrontAssembly([$lens], 0, $this->kit->priceToBuy[$i]), $port, $this->kit->priceToBuy[$p]));
+            }
+        }
+        $this->wet = true;
+        $this->fronts = $behind;
+        foreach ($behind as $front) {
+            $single = [];
+            foreach ($this->kit->ofClass(CloseUpLens::class) as $j => $closeUp) {
+                if ($this->goesOn()) {
+                    $single[$j] = $this->joined($front, $closeUp, $this->kit->priceToBuy[$j]);
+                    array_push($this->fronts, ...$single[$j]);
+                }
+            }
+            foreach ($this->kit->ofClass(Afocal::class) as $j => $converter) {
+                if ($this->goesOn()) {
+                    array_push($this->fronts, ...$this->joined($front, $converter, $this->kit->priceToBuy[$j]));
+                }
+            }
+            $this->withTwo($single);
+        }
+        usort($this->fronts, static fn (FrontAssembly $a, FrontAssembly $b): int => count($a->parts) <=> count($b->parts));
+
+        return $this->fronts;
     }
 
     /** How many there can be at the most, whatever the joints: what a search is given its room by. */
@@ -205,7 +248,7 @@ final class FrontAssemblies
     {
         $leads = [];
         foreach ($this->kit->rings as $i => $ring) {
-            if ($ring instanceof Spacer && in_array($ring->kind, self::LEADS, true) && ($used & (1 << $i)) === 0
+            if ($ring instanceof Spacer && in_array($ring->kind, $this->wet ? self::WET_LEADS : self::LEADS, true) && ($used & (1 << $i)) === 0
                 && (! ($this->kit->copies[$i + 1] ?? false) || ($used & (1 << ($i + 1))) !== 0)
                 && Mating::of($this->nobody, $behind, $ring) === Fit::Mates) {
                 $leads[$i] = $ring;

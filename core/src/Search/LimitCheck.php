@@ -50,8 +50,7 @@ final readonly class LimitCheck
         if (! ($y > 0.0 && $t < 0.0 || $y < 0.0 && $t > 0.0)) {
             return null;
         }
-        $subject = $lay->last - $y / $t;
-        $room = $subject - $lay->front;
+        $room = ($lay->last - $y / $t - $lay->reduced) * $lay->medium;
         if ($room < 0.0) {
             return null;
         }
@@ -104,7 +103,7 @@ final readonly class LimitCheck
         $miss = $short + $this->miss($room, $z + $lay->front + $this->base->converterMm(), $lost, $detail);
 
         return new FrontSetting(
-            s: $lay->s, z: $z, magnification: $m, workingDistanceMm: $room, subjectDistanceMm: $z + $subject + $this->base->converterMm(), stop: $stop, effective: $effective, stopsLost: $lost,
+            s: $lay->s, z: $z, magnification: $m, workingDistanceMm: $room, subjectDistanceMm: $z + $lay->front + $room + $this->base->converterMm(), stop: $stop, effective: $effective, stopsLost: $lost,
             weight: $this->weight($optics, $room, $effective, $depth, $m), fits: $miss === 0.0, miss: $miss,
         );
     }
@@ -152,11 +151,11 @@ final readonly class LimitCheck
                 $t = $lay->c * $z + $lay->d;
                 $x = -($alpha ?? 1.0) / $axial;
                 $slope = $lay->c + $x * $t;
-                $pupil = abs($slope) > 1e-14 * (1.0 + abs($x * $t)) ? -$y / $t + ($lay->a + $x * $y) / $slope : null;
+                $pupil = abs($slope) > 1e-14 * (1.0 + abs($x * $t)) ? (-$y / $t + ($lay->a + $x * $y) / $slope) * $lay->medium : null;
             }
         }
-        $near = Depth::near($m, $effective, $this->blurMm, $pupil, 1.0);
-        $far = Depth::far($m, $effective, $this->blurMm, $pupil, 1.0);
+        $near = Depth::near($m, $effective, $this->blurMm, $pupil, $lay->medium);
+        $far = Depth::far($m, $effective, $this->blurMm, $pupil, $lay->medium);
 
         return $near === null || $far === null ? null : $near + $far;
     }

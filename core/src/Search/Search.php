@@ -42,7 +42,7 @@ final class Search
     /** @var list<Stacks> */
     private array $stacks = [];
 
-    /** @var array<int, list<FrontAssembly>> by how many parts they may have */
+    /** @var array<string, list<FrontAssembly>> by how many parts they may have, and in what */
     private array $fronts = [];
 
     /** @var array<string, StackGroup> by base, kinds of end and rings */
@@ -76,10 +76,10 @@ final class Search
     }
 
     /** How many rigs the kit can become: zoom settings not counted. */
-    public function rigs(int $most = PHP_INT_MAX): int
+    public function rigs(int $most = PHP_INT_MAX, bool $underWater = false): int
     {
         $rigs = 0;
-        foreach ($this->fronts($most) as $front) {
+        foreach ($this->fronts($most, $underWater) as $front) {
             foreach (array_keys($this->bodies) as $b) {
                 $rigs += $this->group($b, $front)->count;
             }
@@ -189,7 +189,7 @@ final class Search
     {
         $conditions = $wanted->conditions($this->conditions);
         $found = [];
-        $fronts = $this->fronts();
+        $fronts = $this->fronts(PHP_INT_MAX, $wanted->underWater);
         foreach ($this->bodies as $b => $base) {
             $limits = new LimitCheck($base, $wanted, $conditions);
             $target = $wanted->target($base->camera->frame($conditions->mode)->widthMm);
@@ -294,7 +294,7 @@ final class Search
         $curves = [];
         $sure = 0;
         $unsure = 0;
-        $fronts = $this->fronts($most);
+        $fronts = $this->fronts($most, $wanted->underWater);
         foreach ($this->bodies as $b => $base) {
             $limits = new LimitCheck($base, $wanted, $conditions);
             $target = $wanted->target($base->camera->frame($conditions->mode)->widthMm);
@@ -328,7 +328,7 @@ final class Search
             }
         }
 
-        return $this->found($wanted, $conditions, $best, $curves, $sure, $unsure, $this->rigs($most));
+        return $this->found($wanted, $conditions, $best, $curves, $sure, $unsure, $this->rigs($most, $wanted->underWater));
     }
 
     /**
@@ -550,9 +550,9 @@ final class Search
     }
 
     /** @return list<FrontAssembly> */
-    private function fronts(int $most = PHP_INT_MAX): array
+    private function fronts(int $most = PHP_INT_MAX, bool $underWater = false): array
     {
-        return $this->fronts[$most] ??= array_values(array_filter(FrontAssemblies::of($this->kit, $most, $this->budget->share(0.3)), $this->hasAll(...)));
+        return $this->fronts[$most.($underWater ? ' wet' : '')] ??= array_values(array_filter(FrontAssemblies::of($this->kit, $most, $this->budget->share(0.3), $underWater), $this->hasAll(...)));
     }
 
     private function isOver(Budget $budget): bool

@@ -63,6 +63,8 @@ final readonly class SearchCriteria
         public Ranking $ranking = Ranking::Ease,
         /** Whether the subject is flat, and wants a lens that draws it flat. */
         public bool $flat = false,
+        /** Whether it is photographed under water: only what stands behind a port counts, and what is screwed to it there. */
+        public bool $underWater = false,
     ) {
         foreach ([
             'fieldWidthMm' => [$fieldWidthMm, 0.01, 1e5], 'magnification' => [$magnification, 1e-4, 100.0], 'workingDistanceMm' => [$workingDistanceMm, 0.0, 1e6],
@@ -89,7 +91,7 @@ final readonly class SearchCriteria
         return new self(
             fieldWidthMm: $this->fieldWidthMm, magnification: $this->magnification,
             workingDistanceMm: $this->fieldWidthMm === null && $this->magnification === null ? $this->workingDistanceMm : null,
-            subjectDistanceMm: $this->subjectDistanceMm, support: $this->support, subjectDepthMm: $this->subjectDepthMm, ranking: $this->ranking, flat: $this->flat,
+            subjectDistanceMm: $this->subjectDistanceMm, support: $this->support, subjectDepthMm: $this->subjectDepthMm, ranking: $this->ranking, flat: $this->flat, underWater: $this->underWater,
         );
     }
 
@@ -118,7 +120,9 @@ final readonly class SearchCriteria
     /** The conditions that rigs are read under. */
     public function conditions(Conditions $usual): Conditions
     {
-        return $this->support === null ? $usual : $usual->with(['support' => $this->support]);
+        $said = ($this->support === null ? [] : ['support' => $this->support]) + ($this->underWater ? ['surroundings' => ['water']] : []);
+
+        return $said === [] ? $usual : $usual->with($said);
     }
 
     /** The subject that rigs are read before; null = nothing is known of it. */

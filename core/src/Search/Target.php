@@ -32,14 +32,16 @@ final readonly class Target
             return $c === 0.0 ? [NAN, NAN] : [(-$slope - $d) / $c, ($slope - $d) / $c];
         }
         if ($this->kind === TargetKind::WorkingDistance) {
-            $to = $matrix->last - $matrix->front - $this->value;
+            $to = $matrix->last - $matrix->reduced - $this->value / $matrix->medium;
             $under = $to * $c - $a;
 
             return [$under === 0.0 ? NAN : ($b - $to * $d) / $under, NAN];
         }
-        $to = $matrix->last - $this->value + $converterMm;
-        $middle = $d + $to * $c - $a;
-        $constant = $to * $d - $b;
+        // Before a port each reduced millimetre is so many real ones.
+        $n = $matrix->medium;
+        $to = $matrix->front + $n * ($matrix->last - $matrix->reduced) - $this->value + $converterMm;
+        $middle = $d + $to * $c - $n * $a;
+        $constant = $to * $d - $n * $b;
         if ($c === 0.0) {
             return [$middle === 0.0 ? NAN : -$constant / $middle, NAN];
         }

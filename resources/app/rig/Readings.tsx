@@ -9,6 +9,7 @@ import type { ReadingName, DisplayedReadings } from './displayedReadings';
 import { Term } from '../ui/Term';
 import { Derivation, type Derived } from './Derivation';
 import { TakenAs } from './TakenAs';
+import { Water } from './Water';
 
 interface Props {
     rig: RigView;
@@ -142,6 +143,7 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
                 {...point('detailMm')}
             />
             <FocusStrip rig={rig} shown={shown} units={units} point={point} />
+            <Water rows={rig.water} units={units} />
             <TakenAs taken={rig.takenAs} estimates={rig.estimates} partOf={(index) => rig.chain[index]?.partId ?? null} />
             <AllReadings rig={rig} shown={shown} units={units} />
         </div>

@@ -75,6 +75,13 @@ export const rig = {
         tellIt: 'Tell it',
         filledIn: (part: string, label: string, taken: string) => `${part}: ${label} not given, taken as ${taken}`,
     },
+    water: {
+        title: 'Above water and below',
+        where: { air: 'in air', port: 'behind the port', wet: 'with wet glass' },
+        nearest: 'Nearest',
+        furthest: 'Furthest',
+        largest: 'Largest',
+    },
     findings: {
         title: 'Findings',
         none: 'Nothing to find fault with.',

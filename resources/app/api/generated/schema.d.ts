@@ -2664,6 +2664,8 @@ export interface components {
             };
             /** @description Crop and video modes of the camera */
             modes: string[];
+            /** @description Above water and below, side by side; empty = there is no port */
+            water: components["schemas"]["WaterView"][];
         };
         /** @description One frame of a stack by the focus ring. */
         RingFrameView: {
@@ -3078,6 +3080,29 @@ export interface components {
         Trouble: {
             message: string;
         };
+        /** @description What a rig with a port does in one place: in air, behind the port, with wet glass before it. */
+        WaterView: {
+            /** @enum {string} */
+            where: "air" | "port" | "wet";
+            /** Format: float */
+            magnification: number | null;
+            /** Format: float */
+            fieldWidthMm: number | null;
+            /** Format: float */
+            workingDistanceMm: number | null;
+            /**
+             * Format: float
+             * @description From the front-most metal, whatever can be moved
+             */
+            nearestMm: number | null;
+            /**
+             * Format: float
+             * @description null = infinitely far
+             */
+            furthestMm: number | null;
+            /** Format: float */
+            greatestMagnification: number | null;
+        };
         /** @description A wish that was kept. */
         WishView: {
             id: number;
@@ -3273,6 +3298,8 @@ export interface components {
         detailMm: number;
         subjectDepthMm: number;
         infinity: 0 | 1;
+        /** @description Whether it is photographed under water, through a port */
+        underWater: 0 | 1;
         /** @description Whether the subject is flat */
         flat: 0 | 1;
         /** @description Only on these cameras of the kit, commas between */
@@ -3766,6 +3793,8 @@ export interface operations {
                 infinity?: components["parameters"]["infinity"];
                 /** @description Whether the subject is flat */
                 flat?: components["parameters"]["flat"];
+                /** @description Whether it is photographed under water, through a port */
+                underWater?: components["parameters"]["underWater"];
                 /** @description Only on these cameras of the kit, commas between */
                 cameras?: components["parameters"]["cameras"];
                 /** @description Parts of the kit that must be in it, commas between */
@@ -3828,6 +3857,8 @@ export interface operations {
                 infinity?: components["parameters"]["infinity"];
                 /** @description Whether the subject is flat */
                 flat?: components["parameters"]["flat"];
+                /** @description Whether it is photographed under water, through a port */
+                underWater?: components["parameters"]["underWater"];
                 /** @description Only on these cameras of the kit, commas between */
                 cameras?: components["parameters"]["cameras"];
                 /** @description Parts of the kit that must be in it, commas between */
@@ -3890,6 +3921,8 @@ export interface operations {
                 infinity?: components["parameters"]["infinity"];
                 /** @description Whether the subject is flat */
                 flat?: components["parameters"]["flat"];
+                /** @description Whether it is photographed under water, through a port */
+                underWater?: components["parameters"]["underWater"];
                 /** @description Only on these cameras of the kit, commas between */
                 cameras?: components["parameters"]["cameras"];
                 /** @description Parts of the kit that must be in it, commas between */
@@ -3952,6 +3985,8 @@ export interface operations {
                 infinity?: components["parameters"]["infinity"];
                 /** @description Whether the subject is flat */
                 flat?: components["parameters"]["flat"];
+                /** @description Whether it is photographed under water, through a port */
+                underWater?: components["parameters"]["underWater"];
                 /** @description Only on these cameras of the kit, commas between */
                 cameras?: components["parameters"]["cameras"];
                 /** @description Parts of the kit that must be in it, commas between */

@@ -13,12 +13,14 @@ import {
     emptied,
     fromBlank,
     inBlank,
+    isYes,
     limits,
     type PartBlank,
     partClauses,
     targetOf,
     targets,
     type Wish,
+    yesClauses,
 } from './wish';
 
 interface Props {
@@ -51,17 +53,12 @@ export function Sentence({ wish, onChange, troubles, parts, cameras }: Props) {
         onChange({ ...wish, numbers: emptied(wish.numbers, targets) });
     };
     const stands = (clause: Clause) =>
-        clause.name === 'infinity'
-            ? wish.infinity
-            : clause.name === 'flat'
-              ? wish.flat
-              : clause.blanks.some(({ name }) => wish.numbers[name] !== undefined);
+        isYes(clause.name) ? wish[clause.name] : clause.blanks.some(({ name }) => wish.numbers[name] !== undefined);
     const shown = clauses.filter((clause) => more.includes(clause.name) || stands(clause));
     const choices: Record<PartBlank, readonly Choice[]> = { with: parts, without: parts, cameras };
     const named = partClauses.filter((clause) => picked === clause.name || wish.parts[clause.name].length > 0);
     const add = (clause: Clause) => {
-        if (clause.name === 'infinity') onChange({ ...wish, infinity: true });
-        else if (clause.name === 'flat') onChange({ ...wish, flat: true });
+        if (isYes(clause.name)) onChange({ ...wish, [clause.name]: true });
         else setMore([...more, clause.name]);
     };
     const drop = (clause: Clause) => {
@@ -69,8 +66,7 @@ export function Sentence({ wish, onChange, troubles, parts, cameras }: Props) {
         onChange({
             ...wish,
             numbers: emptied(wish.numbers, clause.blanks),
-            infinity: clause.name === 'infinity' ? false : wish.infinity,
-            flat: clause.name === 'flat' ? false : wish.flat,
+            ...(isYes(clause.name) ? { [clause.name]: false } : {}),
         });
     };
     const blank = (each: Blank) => (
@@ -122,16 +118,14 @@ export function Sentence({ wish, onChange, troubles, parts, cameras }: Props) {
             {shown.map((clause) => (
                 <span key={clause.name} className="whitespace-nowrap">
                     ,{' '}
-                    {clause.name === 'infinity'
-                        ? 'keeping infinity'
-                        : clause.name === 'flat'
-                          ? 'of a flat thing'
-                          : clause.blanks.map((each, at) => (
-                                <span key={each.name}>
-                                    {at > 0 && ' '}
-                                    {blank(each)}
-                                </span>
-                            ))}
+                    {isYes(clause.name)
+                        ? yesClauses[clause.name]
+                        : clause.blanks.map((each, at) => (
+                              <span key={each.name}>
+                                  {at > 0 && ' '}
+                                  {blank(each)}
+                              </span>
+                          ))}
                     <button
                         type="button"
                         className="px-1 text-sm text-soft hover:text-ink"

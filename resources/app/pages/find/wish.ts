@@ -1,7 +1,10 @@
 import type { WishQuery } from '../../api/client';
 
+/** Clauses that stand or don’t, and how the sentence says them. */
+export const yesClauses = { infinity: 'keeping infinity', flat: 'of a flat thing', underWater: 'under water, through a port' } as const;
+export type YesBlank = keyof typeof yesClauses;
 /** Blanks that take a number. */
-export type NumberBlank = Exclude<keyof WishQuery, 'infinity' | 'automatic' | 'support' | 'ranking' | 'page' | 'flat' | PartBlank>;
+export type NumberBlank = Exclude<keyof WishQuery, 'automatic' | 'support' | 'ranking' | 'page' | YesBlank | PartBlank>;
 /** Blanks that take parts of the kit: on these cameras only, with these parts, without those. */
 export type PartBlank = 'cameras' | 'with' | 'without';
 export type Support = NonNullable<WishQuery['support']>;
@@ -12,6 +15,7 @@ export interface Wish {
     numbers: Partial<Record<NumberBlank, number>>;
     infinity: boolean;
     flat: boolean;
+    underWater: boolean;
     parts: Record<PartBlank, readonly number[]>;
     automatic: boolean | null;
     support: Support | null;
@@ -72,6 +76,7 @@ export const clauses: readonly Clause[] = [
     },
     { name: 'infinity', title: 'infinity', blanks: [] },
     { name: 'flat', title: 'a flat subject', blanks: [] },
+    { name: 'underWater', title: 'under water', blanks: [] },
     {
         name: 'focus',
         title: 'focus from here to there',
@@ -134,6 +139,7 @@ export function wishIn(params: URLSearchParams): Wish {
         numbers,
         infinity: params.get('infinity') === '1',
         flat: params.get('flat') === '1',
+        underWater: params.get('underWater') === '1',
         parts: { cameras: partsIn(params.get('cameras')), with: partsIn(params.get('with')), without: partsIn(params.get('without')) },
         automatic: automatic === null ? null : automatic === '1',
         support: supports.find((each) => each === params.get('support')) ?? null,
@@ -147,6 +153,7 @@ export function asked(wish: Wish): WishQuery {
         ...wish.numbers,
         ...(wish.infinity && { infinity: 1 as const }),
         ...(wish.flat && { flat: 1 as const }),
+        ...(wish.underWater && { underWater: 1 as const }),
         ...Object.fromEntries(
             Object.entries(wish.parts)
                 .filter(([, ids]) => ids.length > 0)
@@ -186,3 +193,6 @@ export function fromBlank(shown: number, measure: Measure, units: 'mm' | 'in'): 
 export function emptied(numbers: Wish['numbers'], blanks: readonly Blank[]): Wish['numbers'] {
     return Object.fromEntries(Object.entries(numbers).filter(([name]) => !blanks.some((blank) => blank.name === name)));
 }
+
+/** Whether a clause stands or doesn’t, with no blank in it. */
+export const isYes = (name: string): name is YesBlank => name in yesClauses;
