@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 return [
     'driver' => env('SESSION_DRIVER', 'database'),
-    // A guest's own gear is kept for 30 days on the device: no session ends before.
+    // A guest's own gear is kept for 30 days on the device: no session ends before (accounts': zinc.account_session_days).
     'lifetime' => 60 * 24 * 31,
     'expire_on_close' => false,
     'encrypt' => false,

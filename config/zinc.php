@@ -11,6 +11,8 @@ return [
     'guest_hours' => 24,
     // And after how many days one who told of gear of their own.
     'first_visit_days' => 30,
+    // Days of silence after which somebody with an account signs in again.
+    'account_session_days' => 14,
     // Hours after which the session of somebody who never signed in is forgotten.
     'passer_by_hours' => 2,
     // Steps of a rig's undo history.

@@ -117,7 +117,7 @@ final class Tray
     /**
      * The rings of the kit that lead to a part, the usual way round first; [] when none do.
      *
-     * What a rig is refused for is not proposed either: nothing but wet glass stands before a port.
+     * What a rig is refused for is not proposed either: nothing but wet glass and rings between stand before a port.
      *
      * @param  list<CorePart>  $free
      * @return list<Spacer>

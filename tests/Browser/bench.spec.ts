@@ -157,7 +157,7 @@ test('a mend is carried out by its button, and undone', async ({ page }) => {
     await page.getByRole('button', { name: 'Keep', exact: true }).click();
     await page.getByRole('button', { name: /^Take off all tubes/ }).click();
     await expect(page.getByRole('option', { name: /^Tube 9,/ })).toHaveCount(0);
-    await expect(page.getByRole('region', { name: 'Focus', exact: true })).toContainText('infinity kept');
+    await expect(page.getByRole('region', { name: 'Focus range', exact: true })).toContainText('infinity kept');
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(page.getByRole('option', { name: /^Tube 9,/ })).toBeVisible();
 });

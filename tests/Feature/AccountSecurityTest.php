@@ -9,6 +9,7 @@ use App\Accounts\CommonPasswords;
 use App\Accounts\Confirmation;
 use App\Accounts\SessionRows;
 use App\Models\User;
+use App\Start\FirstVisit;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Mail;
@@ -254,9 +255,12 @@ final class AccountSecurityTest extends TestCase
         $this->stored('new stranger', null, at: now()->subHour()->getTimestamp());
         $this->stored('hers', $user->id, at: now()->subDays(3)->getTimestamp());
         $this->stored('over', $user->id, at: now()->subDays(15)->getTimestamp());
+        $guest = FirstVisit::guest(30, null);
+        $this->stored('guest of a first visit', $guest->id, at: now()->subDays(29)->getTimestamp());
+        $this->stored('guest who is over', $guest->id, at: now()->subDays(32)->getTimestamp());
         $this->stored('nobodys', 999_999_999);
         $this->artisan('sessions:sweep')->assertSuccessful();
-        $this->assertEqualsCanonicalizing(['new stranger', 'hers'], DB::table('sessions')->pluck('id')->all());
+        $this->assertEqualsCanonicalizing(['new stranger', 'hers', 'guest of a first visit'], DB::table('sessions')->pluck('id')->all());
     }
 
     public function test_the_scheduler_sweeps_guests_and_sessions_within_the_hour(): void

@@ -115,10 +115,10 @@ final class SearchCriteriaTest extends TestCase
         $whole = new SearchCriteria(
             fieldWidthMm: 18.0, magnification: null, workingDistanceMm: 80.0, subjectDistanceMm: 300.0, leastRoomMm: 60.0, mostStopsLost: 2.0, infinity: true,
             focusFromMm: 200.0, focusToMm: 900.0, mostMassG: 1500.0, mostLengthMm: 300.0, mostPrice: 400.0, mostMissingPrice: 50.0, automatic: true, support: 'hand',
-            leastCorner: 0.9, depthMm: 0.5, detailMm: 0.01, subjectDepthMm: 2.0, ranking: Ranking::Light, flat: true,
+            leastCorner: 0.9, depthMm: 0.5, detailMm: 0.01, subjectDepthMm: 2.0, ranking: Ranking::Light, flat: true, underWater: true,
         );
         $bare = $whole->bare();
-        $kept = ['fieldWidthMm' => 18.0, 'subjectDistanceMm' => 300.0, 'support' => 'hand', 'subjectDepthMm' => 2.0, 'ranking' => Ranking::Light, 'infinity' => false, 'flat' => true];
+        $kept = ['fieldWidthMm' => 18.0, 'subjectDistanceMm' => 300.0, 'support' => 'hand', 'subjectDepthMm' => 2.0, 'ranking' => Ranking::Light, 'infinity' => false, 'flat' => true, 'underWater' => true];
         foreach (get_object_vars($bare) as $name => $value) {
             $this->assertSame($kept[$name] ?? null, $value, $name);
         }

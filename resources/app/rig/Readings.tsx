@@ -213,20 +213,22 @@ function FocusStrip({ rig, shown, units, point }: Props & { point: (reading: Poi
         inside: say.focusInside,
     }[shown.focus];
     const isSharp = shown.focus === 'sharp' || shown.focus === 'at-infinity';
+    const mm = (value: number | null) => (value === null ? say.infinite : lengthDigits(value, units));
+    const verdict = [
+        state,
+        reached && isSharp && overshotMm !== null && overshotMm > 0.005 ? say.overshot(length(overshotMm, units)) : null,
+        !reached && spacerToKeepMm !== null ? say.keeps(length(spacerToKeepMm, units)) : null,
+    ].filter((part) => part !== null);
+    const one = least !== null && greatest !== null && Math.abs(greatest - least) < 0.05;
     return (
         <Strip
             name={say.focus}
             title={<Asked rig={rig} term="focus" name={say.focus} reading="subjectDistanceMm" />}
-            note={
-                <>
-                    {state}
-                    {reached && isSharp && overshotMm !== null && overshotMm > 0.005 && ` · ${say.overshot(length(overshotMm, units))}`}
-                    {!reached && spacerToKeepMm !== null && ` · ${say.keeps(length(spacerToKeepMm, units))}`}
-                </>
-            }
+            note={say.fromSensor}
             value={now}
-            figure={shown.reading('magnification') === null ? say.none : now === null ? say.infinite : lengthDigits(now, units)}
-            unit={`${units} ${say.fromSensor}`}
+            figure={shown.reading('magnification') === null ? say.none : one ? mm(now) : `${mm(least)} … ${mm(greatest)}`}
+            unit={units}
+            below={verdict.join(' · ')}
             least={least}
             greatest={greatest}
             halfWidth={shown.halfWidth('subjectDistanceMm')}

@@ -105,12 +105,23 @@ export function History({ undo, redo, busy, onUndo, onRedo }: HistoryProps) {
     return (
         <>
             <Button bare disabled={undo === null || busy} onClick={onUndo} title={undo === null ? undefined : say.undoStep(undo)}>
+                <Turn />
                 {say.undo}
                 {undo !== null && <span className="ml-1 max-xl:hidden">{undo}</span>}
             </Button>
             <Button bare disabled={redo === null || busy} onClick={onRedo} title={redo === null ? undefined : say.redoStep(redo)}>
+                <Turn back />
                 {say.redo}
             </Button>
         </>
+    );
+}
+
+/** An arrow that turns back, or on again. */
+function Turn({ back = false }: { back?: boolean }) {
+    return (
+        <svg className={`mr-1 inline ${back ? '-scale-x-100' : ''}`} width="13" height="10" viewBox="0 0 13 10" aria-hidden="true">
+            <path d="M4 1L1 4L4 7M1.5 4H8.5A3 2.6 0 0 1 8.5 9.2H6" fill="none" stroke="currentColor" strokeWidth="1.3" />
+        </svg>
     );
 }

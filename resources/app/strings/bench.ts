@@ -59,6 +59,8 @@ export const bench = {
         zoomOut: 'Draw it smaller',
         fit: 'Fit',
         charts: 'Charts',
+        showRests: (names: readonly string[]) => `${names.join(' and ')} …`,
+        foldRests: 'fewer',
         describe: 'Subject…',
         exportSvg: 'Drawing as SVG',
         print: 'Print',

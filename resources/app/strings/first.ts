@@ -85,7 +85,6 @@ export const first = {
             label: 'What it does',
             closest: 'as large as it goes',
             feels: 'what the subject feels',
-            focusRange: 'Focus range',
             range: 'in front of the lens',
             rangeNone: 'this one distance',
             lost: (stops: string, f: string) => `${stops} lost · ring at ${f}`,

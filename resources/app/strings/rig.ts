@@ -8,7 +8,7 @@ export const rig = {
         effectiveAperture: 'Effective aperture',
         slice: 'Slice',
         detail: 'Smallest detail',
-        focus: 'Focus',
+        focus: 'Focus range',
         subjectDistance: (mm: string) => `${mm} from sensor`,
         stopsLost: (text: string, marked: string) => `${text} lost${marked}`,
         ringAt: (f: string) => ` · ring at ${f}`,

@@ -28,6 +28,8 @@ interface Props {
     doubt?: ReactNode;
     /** Told when the strip is pointed at or left. */
     onPoint?: (on: boolean) => void;
+    /** What is concluded from it, in a line of its own. */
+    below?: string;
     /** What the other school says, on demand. */
     other?: { ask: string; told: string } | null;
 }
@@ -49,6 +51,7 @@ export function Strip({
     focus = false,
     doubt,
     onPoint,
+    below,
     other = null,
 }: Props) {
     const [asked, setAsked] = useState(false);
@@ -92,6 +95,7 @@ export function Strip({
                 </p>
             )}
             {finite.length > 0 && <Scale window={window ?? windowOf(finite)} marks={marks} reaches={reaches} tell={tell} per={per} />}
+            {below !== undefined && below !== '' && <p className="pt-1 text-sm">{below}</p>}
         </section>
     );
 }

@@ -11,8 +11,11 @@ interface MenuProps {
 export function Menu({ label, children, align = 'start', onOpen }: MenuProps) {
     return (
         <DropdownMenu.Root modal={false} onOpenChange={(open) => open && onOpen?.()}>
-            <DropdownMenu.Trigger className="px-2 py-1 text-sm text-soft hover:text-ink data-[state=open]:text-ink">
+            <DropdownMenu.Trigger className="px-2 py-1 text-sm whitespace-nowrap text-soft hover:text-ink data-[state=open]:text-ink">
                 {label}
+                <svg className="ml-1 inline" width="9" height="6" viewBox="0 0 9 6" aria-hidden="true">
+                    <path d="M1 1L4.5 4.5L8 1" fill="none" stroke="currentColor" strokeWidth="1.3" />
+                </svg>
             </DropdownMenu.Trigger>
             <DropdownMenu.Portal>
                 <DropdownMenu.Content

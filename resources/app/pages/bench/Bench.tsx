@@ -348,14 +348,14 @@ export function Bench({ id, person, rigs }: Props) {
                                           ? strings.bench.saved
                                           : ''}
                             </span>
-                            <div className="no-print ml-auto flex whitespace-nowrap">
-                                <Button bare disabled={!rig} onClick={() => setDialog('describe')}>
+                            <div className="no-print ml-auto flex items-center gap-1 whitespace-nowrap">
+                                <Button className="py-1!" disabled={!rig} onClick={() => setDialog('describe')}>
                                     {strings.bench.describe}
                                 </Button>
+                                {rig && <SetTo rig={rig} onStep={step} />}
                                 <Button bare disabled={!rig || rig.travels.length === 0} onClick={() => setDialog('charts')}>
                                     {strings.bench.charts}
                                 </Button>
-                                {rig && <SetTo rig={rig} onStep={step} />}
                                 <RigMenu
                                     id={id}
                                     rigs={rigs}

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { RigView, TravelView } from '../../api/client';
 import type { Units } from '../../ui/figures';
 import { EngravedScale } from '../../strip/EngravedScale';
@@ -24,6 +25,10 @@ interface Props {
 }
 
 /** Every moving part's own scale, in the order of the rig. */
+/** So many scales stand beside each other without crowding, and room for the word behind which others wait, px. */
+const fewScales = 3;
+const toggle = 104;
+
 /** How narrow and how wide a scale may be, and the gap after it, px. */
 const narrowest = 138;
 const widest = 250;
@@ -57,12 +62,18 @@ function underPictures(
 }
 
 export function Controls({ rig, held, fetching, units, onReach, onTake, onMove, onLeave, onSet, parked, centres, width }: Props) {
+    const [all, setAll] = useState(false);
     if (rig.travels.length === 0) return null;
-    const scaleWidth = Math.min(widest, Math.floor((width + gap) / rig.travels.length) - gap);
+    // Swing and shift rest at nought on most days: where many scales stand, they wait behind a word.
+    const rests = rig.travels.filter((travel) => (travel.kind === 'swing' || travel.kind === 'shift') && travel.value === 0);
+    const folds = rig.travels.length > fewScales && rests.length > 0;
+    const travels = folds && !all ? rig.travels.filter((travel) => !rests.includes(travel)) : rig.travels;
+    const room = folds ? width - toggle : width;
+    const scaleWidth = Math.min(widest, Math.floor((room + gap) / travels.length) - gap);
     const starts = underPictures(
-        rig.travels.map((travel) => travel.index),
+        travels.map((travel) => travel.index),
         centres,
-        width,
+        room,
         scaleWidth,
     );
     return (
@@ -70,7 +81,7 @@ export function Controls({ rig, held, fetching, units, onReach, onTake, onMove, 
             aria-label={strings.bench.controls}
             className={starts === null ? 'flex flex-wrap gap-x-5 gap-y-1 py-1' : 'relative h-[68px]'}
         >
-            {rig.travels.map((travel, at) => {
+            {travels.map((travel, at) => {
                 const moved = held?.sweep.travel === travel.name;
                 const rests = parked.get(travel.name) ?? travel.value;
                 const own = moved ? held.row : nearest(travel.positions, rests);
@@ -102,6 +113,18 @@ export function Controls({ rig, held, fetching, units, onReach, onTake, onMove, 
                     </div>
                 );
             })}
+            {folds && (
+                <button
+                    type="button"
+                    aria-expanded={all}
+                    onClick={() => setAll(!all)}
+                    className={`text-xs text-beam underline underline-offset-2 ${starts === null ? 'py-2' : 'absolute top-2 right-0'}`}
+                >
+                    {all
+                        ? strings.bench.foldRests
+                        : strings.bench.showRests(rests.map((travel) => strings.travel[travel.kind] ?? travel.kind))}
+                </button>
+            )}
         </section>
     );
 }

@@ -46,7 +46,7 @@ export function SetTo({ rig, onStep }: Props) {
         >
             <Popover.Trigger
                 disabled={!movable}
-                className="px-2 py-1 text-sm text-soft hover:text-ink disabled:text-soft/50 data-[state=open]:text-ink"
+                className="plate border border-line px-3 py-1 text-sm hover:border-ink disabled:text-soft data-[state=open]:border-brass"
             >
                 {strings.setTo.title}
             </Popover.Trigger>

@@ -1,4 +1,4 @@
-import { memo, type KeyboardEvent } from 'react';
+import { memo, useState, type KeyboardEvent } from 'react';
 import type { Schema } from '../../api/client';
 import { digits, length, lengthDigits, magnification, stops, type Units } from '../../ui/figures';
 import { strings } from '../../strings/index';
@@ -39,6 +39,8 @@ export const FoundList = memo(function FoundList({
     stale = false,
 }: Props) {
     const scale = commonScale(rows, drawnWidth, drawnHeight);
+    // On a small screen only the first few are told whole; the others in a line each, until one is asked for.
+    const [whole, setWhole] = useState<readonly string[]>([]);
     const walk = (event: KeyboardEvent<HTMLElement>) => {
         const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
         if (by === 0) return;
@@ -49,82 +51,106 @@ export const FoundList = memo(function FoundList({
     };
     return (
         <ol aria-label={label} onKeyDown={walk} className={`list-none ${stale ? 'opacity-40' : ''}`}>
-            {rows.map((rig, at) => (
-                <li key={at} className="relative border-b border-line">
-                    {onTick && (
-                        <input
-                            type="checkbox"
-                            className="absolute top-14 left-1.5 z-10 size-4 accent-[var(--brass)]"
-                            aria-label={strings.find.tick(rig.title)}
-                            checked={ticked?.includes(rigKey(rig)) ?? false}
-                            onChange={() => onTick(rig)}
-                        />
-                    )}
-                    <button
-                        type="button"
-                        data-row
-                        disabled={busy}
-                        title={strings.find.open}
-                        className={`grid w-full grid-cols-[26px_minmax(0,1fr)_auto] gap-x-2 py-2.5 pr-1 text-left hover:bg-ground ${pointed === at ? 'shadow-[inset_3px_0_0_var(--brass)]' : ''}`}
-                        onClick={() => onOpen(rig)}
-                        onPointerEnter={() => onPoint(at)}
-                        onPointerLeave={() => onPoint(null)}
-                        onFocus={() => onPoint(at)}
-                        onBlur={() => onPoint(null)}
-                    >
-                        <span className="figures pt-3 pl-2 text-sm text-soft">{at + 1}</span>
-                        <span className="min-w-0">
-                            <Outline rig={rig} scale={scale} units={units} />
-                            <span className="block text-base font-semibold">
-                                {rig.title}
-                                {rig.alike > 1 && (
-                                    <span
-                                        className="figures ml-2 text-xs font-normal whitespace-nowrap text-soft"
-                                        title={strings.find.alikeTitle(rig.alike)}
-                                    >
-                                        {strings.find.alike(rig.alike)}
-                                    </span>
-                                )}
-                            </span>
-                            <span className="figures block text-xs text-brass">
-                                {rig.cameraName}
-                                {rig.setting !== '' && ` · ${rig.setting}`}
-                            </span>
-                            <span className="block text-sm text-soft">{rig.why}</span>
-                            {rig.misses.length > 0 && (
-                                <span className="block text-sm font-medium">{strings.find.misses(rig.misses.join(', '))}</span>
-                            )}
-                            {rig.toBuy.length > 0 && (
-                                <span className="block text-sm font-medium">{strings.find.toBuy(rig.toBuy.join(', '))}</span>
-                            )}
-                            {rig.warnings.map((warning) => (
-                                <span key={warning} className="mt-1 block border-l-[3px] border-ink pl-2 text-xs">
-                                    {warning}
+            {rows.map((rig, at) => {
+                const brief = at >= toldWhole && !whole.includes(rigKey(rig));
+                return (
+                    <li key={at} className="relative border-b border-line">
+                        {onTick && (
+                            <input
+                                type="checkbox"
+                                className={`absolute left-1.5 z-10 size-4 accent-[var(--brass)] ${brief ? 'top-14 max-sm:top-9' : 'top-14'}`}
+                                aria-label={strings.find.tick(rig.title)}
+                                checked={ticked?.includes(rigKey(rig)) ?? false}
+                                onChange={() => onTick(rig)}
+                            />
+                        )}
+                        <button
+                            type="button"
+                            data-row
+                            disabled={busy}
+                            title={strings.find.open}
+                            className={`grid w-full grid-cols-[26px_minmax(0,1fr)_auto] gap-x-2 py-2.5 pr-1 text-left hover:bg-ground ${pointed === at ? 'shadow-[inset_3px_0_0_var(--brass)]' : ''}`}
+                            onClick={() => onOpen(rig)}
+                            onPointerEnter={() => onPoint(at)}
+                            onPointerLeave={() => onPoint(null)}
+                            onFocus={() => onPoint(at)}
+                            onBlur={() => onPoint(null)}
+                        >
+                            <span className="figures pt-3 pl-2 text-sm text-soft">{at + 1}</span>
+                            <span className="min-w-0">
+                                <span className={brief ? 'max-sm:hidden' : ''}>
+                                    <Outline rig={rig} scale={scale} units={units} />
                                 </span>
-                            ))}
-                        </span>
-                        <span className="figures grid content-start justify-items-end gap-y-0.5 pt-2 text-lg whitespace-nowrap">
-                            <Figure
-                                value={rig.workingDistanceMm === null ? '—' : lengthDigits(rig.workingDistanceMm, units)}
-                                unit={`${units} ${strings.find.off}`}
-                                sure={rig.workingDistanceHalfWidth === null ? null : lengthDigits(rig.workingDistanceHalfWidth, units)}
-                            />
-                            <Figure
-                                value={rig.magnification === null ? '—' : digits(rig.magnification)}
-                                unit="×"
-                                sure={rig.magnificationHalfWidth === null ? null : digits(rig.magnificationHalfWidth)}
-                            />
-                            <Figure
-                                value={rig.stopsLost === null ? '—' : stops(rig.stopsLost).replace(/ stops?$/, '')}
-                                unit={rig.stopsLost !== null && stops(rig.stopsLost).endsWith('stop') ? 'stop' : 'stops'}
-                            />
-                        </span>
-                    </button>
-                </li>
-            ))}
+                                <span className={`block text-base font-semibold ${brief ? 'max-sm:text-sm' : ''}`}>
+                                    {rig.title}
+                                    {rig.alike > 1 && (
+                                        <span
+                                            className="figures ml-2 text-xs font-normal whitespace-nowrap text-soft"
+                                            title={strings.find.alikeTitle(rig.alike)}
+                                        >
+                                            {strings.find.alike(rig.alike)}
+                                        </span>
+                                    )}
+                                </span>
+                                <span className="figures block text-xs text-brass">
+                                    {rig.cameraName}
+                                    {rig.setting !== '' && ` · ${rig.setting}`}
+                                </span>
+                                <span className={`block text-sm text-soft ${brief ? 'max-sm:hidden' : ''}`}>{rig.why}</span>
+                                {rig.misses.length > 0 && (
+                                    <span className="block text-sm font-medium">{strings.find.misses(rig.misses.join(', '))}</span>
+                                )}
+                                {rig.toBuy.length > 0 && (
+                                    <span className="block text-sm font-medium">{strings.find.toBuy(rig.toBuy.join(', '))}</span>
+                                )}
+                                {rig.warnings.map((warning) => (
+                                    <span
+                                        key={warning}
+                                        className={`mt-1 block border-l-[3px] border-ink pl-2 text-xs ${brief ? 'max-sm:hidden' : ''}`}
+                                    >
+                                        {warning}
+                                    </span>
+                                ))}
+                            </span>
+                            <span
+                                className={`figures grid content-start justify-items-end gap-y-0.5 pt-2 text-lg whitespace-nowrap ${brief ? 'max-sm:pt-0 max-sm:text-sm' : ''}`}
+                            >
+                                <Figure
+                                    value={rig.workingDistanceMm === null ? '—' : lengthDigits(rig.workingDistanceMm, units)}
+                                    unit={`${units} ${strings.find.off}`}
+                                    sure={rig.workingDistanceHalfWidth === null ? null : lengthDigits(rig.workingDistanceHalfWidth, units)}
+                                />
+                                <Figure
+                                    value={rig.magnification === null ? '—' : digits(rig.magnification)}
+                                    unit="×"
+                                    sure={rig.magnificationHalfWidth === null ? null : digits(rig.magnificationHalfWidth)}
+                                />
+                                <Figure
+                                    value={rig.stopsLost === null ? '—' : stops(rig.stopsLost).replace(/ stops?$/, '')}
+                                    unit={rig.stopsLost !== null && stops(rig.stopsLost).endsWith('stop') ? 'stop' : 'stops'}
+                                />
+                            </span>
+                        </button>
+                        {at >= toldWhole && (
+                            <button
+                                type="button"
+                                aria-expanded={!brief}
+                                aria-label={strings.find.tellWhole(rig.title)}
+                                className="absolute right-0 bottom-0 hidden min-h-11 px-3 text-xs text-beam underline underline-offset-2 max-sm:block"
+                                onClick={() => setWhole(brief ? [...whole, rigKey(rig)] : whole.filter((each) => each !== rigKey(rig)))}
+                            >
+                                {brief ? strings.find.whole : strings.find.brief}
+                            </button>
+                        )}
+                    </li>
+                );
+            })}
         </ol>
     );
 });
+
+/** So many rows are told whole on a small screen. */
+const toldWhole = 3;
 
 function Figure({ value, unit, sure = null }: { value: string; unit: string; sure?: string | null }) {
     return (

@@ -136,7 +136,7 @@ export function FourFigures({ view, units }: { view: View; units: Units }) {
                 />
                 <Row
                     term="focus"
-                    name={say.focusRange}
+                    name={words.focus}
                     note={one ? say.rangeNone : say.range}
                     figure={
                         at.magnification === null
