@@ -46,6 +46,7 @@ export function Findings({ findings, mends, cautions, busy, units, onMend }: Pro
                                     .map((mend) => (
                                         <Button key={mend.step.choice} className="py-0.5!" disabled={busy} onClick={() => onMend(mend)}>
                                             {phrase(mend.pattern, mend.numbers, units)}
+                                            {mend.magnification !== null && ' '}
                                             {mend.magnification !== null && (
                                                 <span className="figures ml-1.5 text-xs text-soft">
                                                     {magnification(mend.magnification)}

@@ -1,3 +1,4 @@
+import { Redo2, Undo2 } from 'lucide-react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { NavLink, useLocation } from 'react-router';
@@ -35,7 +36,7 @@ export function Bar({ person, children }: { person: Schema['Person']; children: 
             </a>
             <Mark />
             <span className="mr-6 ml-1 text-base font-semibold whitespace-nowrap max-sm:sr-only">{strings.product}</span>
-            <nav aria-label="Places" className="flex h-11 max-sm:h-9">
+            <nav aria-label="Places" className="flex h-11 max-sm:h-11">
                 {(['bench', 'kit', 'find', 'compare'] as const).map((place) => (
                     <NavLink
                         key={place}
@@ -46,7 +47,7 @@ export function Bar({ person, children }: { person: Schema['Person']; children: 
                     </NavLink>
                 ))}
             </nav>
-            <div className="ml-auto flex items-center max-sm:h-9">
+            <div className="ml-auto flex items-center max-sm:h-11">
                 {children}
                 <button
                     type="button"
@@ -105,23 +106,14 @@ export function History({ undo, redo, busy, onUndo, onRedo }: HistoryProps) {
     return (
         <>
             <Button bare disabled={undo === null || busy} onClick={onUndo} title={undo === null ? undefined : say.undoStep(undo)}>
-                <Turn />
+                <Undo2 aria-hidden className="mr-1 inline size-3.5" />
                 {say.undo}
                 {undo !== null && <span className="ml-1 max-xl:hidden">{undo}</span>}
             </Button>
             <Button bare disabled={redo === null || busy} onClick={onRedo} title={redo === null ? undefined : say.redoStep(redo)}>
-                <Turn back />
+                <Redo2 aria-hidden className="mr-1 inline size-3.5" />
                 {say.redo}
             </Button>
         </>
-    );
-}
-
-/** An arrow that turns back, or on again. */
-function Turn({ back = false }: { back?: boolean }) {
-    return (
-        <svg className={`mr-1 inline ${back ? '-scale-x-100' : ''}`} width="13" height="10" viewBox="0 0 13 10" aria-hidden="true">
-            <path d="M4 1L1 4L4 7M1.5 4H8.5A3 2.6 0 0 1 8.5 9.2H6" fill="none" stroke="currentColor" strokeWidth="1.3" />
-        </svg>
     );
 }

@@ -51,6 +51,7 @@ export const kit = {
         guessed: (n: number) => (n === 1 ? 'one figure guessed' : `${n} figures guessed`),
         searchPatterns: 'Search patterns',
         noPattern: 'No pattern of that name. Take one like it and change it.',
+        patternsOf: (group: string) => `Patterns: ${group}`,
         patternNote: 'Put right what differs. A figure you don’t know can stay empty.',
         partOf: (at: number, all: number) => `Part ${at} of ${all}. Joints are taken over from the first.`,
         add: (n: number) => (n === 1 ? 'Add it' : `Add all ${n}`),

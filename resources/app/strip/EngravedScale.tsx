@@ -18,7 +18,8 @@ interface Props {
     onType: (text: string) => boolean;
 }
 
-const height = 40;
+/** A finger's width. */
+const height = 44;
 
 /** A control as it is engraved on the part: a scale with a brass pointer, moved by hand, keys or a click. */
 export function EngravedScale({ travel, label, row, said, busy, onReach, onTake, onMove, onLeave, onType }: Props) {

@@ -1,3 +1,4 @@
+import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import type { ReactNode } from 'react';
 
@@ -13,9 +14,7 @@ export function Menu({ label, children, align = 'start', onOpen }: MenuProps) {
         <DropdownMenu.Root modal={false} onOpenChange={(open) => open && onOpen?.()}>
             <DropdownMenu.Trigger className="px-2 py-1 text-sm whitespace-nowrap text-soft hover:text-ink data-[state=open]:text-ink">
                 {label}
-                <svg className="ml-1 inline" width="9" height="6" viewBox="0 0 9 6" aria-hidden="true">
-                    <path d="M1 1L4.5 4.5L8 1" fill="none" stroke="currentColor" strokeWidth="1.3" />
-                </svg>
+                <ChevronDown aria-hidden className="mb-0.5 ml-0.5 inline size-3.5" />
             </DropdownMenu.Trigger>
             <DropdownMenu.Portal>
                 <DropdownMenu.Content

@@ -237,7 +237,7 @@ function CardTable({ card, camera, units, onOpen, busy }: TableProps) {
         <>
             <p className="pb-2 text-sm text-soft">{camera}</p>
             <div className="slim-scroll overflow-x-auto">
-                <table className="text-sm">
+                <table role="table" className="stacks text-sm">
                     <thead>
                         <tr className="border-b border-ink align-bottom">
                             <th scope="col" className="sticky left-0 min-w-32 bg-ground py-1.5 pr-4 text-left font-semibold">
@@ -257,8 +257,12 @@ function CardTable({ card, camera, units, onOpen, busy }: TableProps) {
                     </thead>
                     <tbody>
                         {card.rows.map((row, at) => (
-                            <tr key={at} className="border-b border-line">
-                                <th scope="row" className="sticky left-0 min-w-32 bg-ground py-1 pr-4 text-left font-normal">
+                            <tr key={at} role="row" className="border-b border-line">
+                                <th
+                                    scope="row"
+                                    role="rowheader"
+                                    className="sticky left-0 min-w-32 bg-ground py-1 pr-4 text-left font-normal"
+                                >
                                     {row.camera === null ? (
                                         row.label
                                     ) : (
@@ -276,6 +280,8 @@ function CardTable({ card, camera, units, onOpen, busy }: TableProps) {
                                 {row.values.map((value, k) => (
                                     <td
                                         key={k}
+                                        role="cell"
+                                        data-head={`${card.columns[k]?.name ?? ''}${card.columns[k]?.unit === 'mm' ? `, ${units}` : ''}`}
                                         className={`px-3 py-1 ${card.columns[k]?.unit === 'text' ? 'text-xs text-soft' : 'figures text-right whitespace-nowrap'}`}
                                     >
                                         {cell(value, card.columns[k]?.unit ?? 'text', units)}

@@ -21,7 +21,7 @@ export const Verdict = memo(function Verdict({ comparison, units }: { comparison
                         <tr className="border-b border-ink">
                             <td />
                             {rigs.map((rig) => (
-                                <th key={rig.id} scope="col" className="figures px-2 py-1 text-right font-semibold">
+                                <th key={rig.id} scope="col" className="figures px-2 py-1 text-right font-semibold phone:px-1">
                                     {rig.letter}
                                 </th>
                             ))}
@@ -30,7 +30,7 @@ export const Verdict = memo(function Verdict({ comparison, units }: { comparison
                     <tbody>
                         {best.map((each) => (
                             <tr key={each.criterion} className="border-b border-line align-baseline">
-                                <th scope="row" className="min-w-32 py-1 pr-3 text-left font-normal">
+                                <th scope="row" className="min-w-32 py-1 pr-3 text-left font-normal phone:min-w-0 phone:pr-1">
                                     {say.best[each.criterion]}
                                     {rigs.length > 1 && each.criterion !== 'coupled' && (
                                         <span className="block text-xs text-soft">
@@ -43,7 +43,7 @@ export const Verdict = memo(function Verdict({ comparison, units }: { comparison
                                 {rigs.map((rig) => (
                                     <td
                                         key={rig.id}
-                                        className={`figures px-2 py-1 text-right whitespace-nowrap ${each.letter === rig.letter ? 'font-semibold text-verdigris' : ''}`}
+                                        className={`figures px-2 py-1 text-right whitespace-nowrap phone:px-1 phone:text-xs ${each.letter === rig.letter ? 'font-semibold text-verdigris' : ''}`}
                                     >
                                         {valueOf(rig, each.criterion, units)}
                                         {each.letter === rig.letter && <span aria-hidden="true"> ◂</span>}

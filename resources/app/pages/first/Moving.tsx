@@ -6,10 +6,10 @@ export function Moving() {
         <picture>
             <source media="(prefers-reduced-motion: reduce)" srcSet="/moving-still.png" />
             <img
-                src="/moving.png"
+                src="/moving.gif"
                 alt={strings.first.answer.moving}
                 width={832}
-                height={520}
+                height={416}
                 className="mx-auto block h-auto w-full max-w-[640px]"
             />
         </picture>

@@ -105,7 +105,7 @@ export function AddPart({ kit, change, onAdded, onClose }: Props) {
                 <span className="block text-xs font-normal text-soft">{strings.kit.list.openNote}</span>
             </button>
             {groups.map((group) => (
-                <section key={group} aria-label={group}>
+                <section key={group} aria-label={strings.kit.patternsOf(group)}>
                     <h3 className="border-b border-ink pt-3 text-xs font-semibold text-soft">{group}</h3>
                     <ul>
                         {found

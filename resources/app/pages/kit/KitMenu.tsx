@@ -1,5 +1,4 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { ChevronDown } from 'lucide-react';
 import { useState, type SubmitEvent } from 'react';
 import { api, reasonOf, type KitView } from '../../api/client';
 import { kitChanged } from '../../api/queries';
@@ -44,14 +43,7 @@ export function KitMenu({ kit }: { kit: KitView }) {
     };
     return (
         <>
-            <Menu
-                label={
-                    <span className="text-lg font-semibold text-ink">
-                        {kit.name}
-                        <ChevronDown aria-hidden className="mb-0.5 ml-1 inline size-4 text-soft" />
-                    </span>
-                }
-            >
+            <Menu label={<span className="text-lg font-semibold text-ink">{kit.name}</span>}>
                 <MenuChoice
                     value={String(kit.id)}
                     choices={(kits ?? []).map((each) => [String(each.id), `${each.name} · ${say.parts(each.parts)}`] as const)}

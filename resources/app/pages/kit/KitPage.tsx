@@ -148,6 +148,8 @@ export default function KitPage({ person }: { person: Schema['Person'] }) {
                         className="slim-scroll border-line bg-plate px-5 pt-4 lg:overflow-y-auto lg:border-l"
                         aria-label={each?.part.name ?? say.addPart}
                     >
+                        {/* On a small screen this is the whole page. */}
+                        <h1 className="sr-only lg:hidden">{strings.places.kit}</h1>
                         {each ? (
                             <PartPanel
                                 kit={kit}

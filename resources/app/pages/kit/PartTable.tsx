@@ -52,7 +52,7 @@ export function PartTable({ parts, currency, chosen, onChoose, onChange }: Props
     const shown = sorted.slice(0, pages * PAGE);
     return (
         <div className="slim-scroll overflow-x-auto pt-3">
-            <table className="w-full border-collapse text-sm">
+            <table role="table" className="stacks sorts w-full border-collapse text-sm">
                 <thead>
                     <tr className="border-b-2 border-ink text-left">
                         {columns.map((column) => (
@@ -80,9 +80,14 @@ export function PartTable({ parts, currency, chosen, onChoose, onChange }: Props
                 </thead>
                 <tbody>
                     {shown.map((each) => (
-                        <tr key={each.part.id} className={`border-b border-line ${each.part.id === chosen ? 'bg-plate' : ''}`}>
+                        <tr key={each.part.id} role="row" className={`border-b border-line ${each.part.id === chosen ? 'bg-plate' : ''}`}>
                             {columns.map((column) => (
-                                <td key={column} className={`px-2 py-0.5 ${numeric.has(column) ? 'figures text-right' : ''}`}>
+                                <td
+                                    key={column}
+                                    role="cell"
+                                    data-head={strings.kit.columns[column]}
+                                    className={`px-2 py-0.5 ${numeric.has(column) ? 'figures text-right' : ''}`}
+                                >
                                     {editable.has(column) ? (
                                         <Cell
                                             each={each}

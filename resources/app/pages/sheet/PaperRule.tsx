@@ -11,7 +11,7 @@ const checkMm = 50;
 export function PaperRule({ mm, paper }: { mm: number; paper: Paper }) {
     const pieces = piecesOf(mm, paper);
     return (
-        <section className="break-inside-avoid border-t border-dashed border-black pt-[2mm]" aria-label={say.rule}>
+        <section className="break-inside-avoid border-t border-dashed border-black pt-[2mm] phone:overflow-hidden" aria-label={say.rule}>
             <p className="pb-[1mm]">
                 {say.cut(digits(mm))} {pieces.length > 1 && say.fold}
             </p>

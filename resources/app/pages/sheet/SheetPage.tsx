@@ -85,13 +85,13 @@ function Page({ sheet, paper }: { sheet: Schema['SheetView']; paper: Paper }) {
     return (
         <article
             aria-label={sheet.title}
-            className="sheet mx-auto text-black"
+            className="sheet mx-auto text-black phone:max-w-full phone:p-3!"
             style={{ width: `${width}mm`, padding: `${margin}mm`, fontSize: narrow ? '7.5pt' : '8.5pt' }}
         >
             <h1 className="pb-[1mm] text-[1.6em] leading-tight font-semibold">{sheet.title}</h1>
             <Outline sheet={sheet} wide={width - 2 * margin} />
             <Figures section={section('Figures')} />
-            <div className={narrow ? '' : 'grid grid-cols-2 gap-x-[6mm]'}>
+            <div className={narrow ? '' : 'grid grid-cols-2 gap-x-[6mm] phone:grid-cols-1'}>
                 <div>{column(left)}</div>
                 <div>{column(right)}</div>
             </div>
@@ -108,7 +108,13 @@ function Outline({ sheet, wide }: { sheet: Schema['SheetView']; wide: number }) 
     const plane = width - 6;
     const { path, tipX } = rigOutline(sheet, scale, plane, height / 2);
     return (
-        <svg viewBox={`0 0 ${width} ${height}`} style={{ width: `${wide}mm` }} className="block" role="img" aria-label={say.drawing}>
+        <svg
+            viewBox={`0 0 ${width} ${height}`}
+            style={{ width: `${wide}mm` }}
+            className="block max-w-full"
+            role="img"
+            aria-label={say.drawing}
+        >
             <path d={path} fill="none" stroke="#000" strokeWidth={1.2} strokeLinejoin="round" />
             <path d={`M${tipX} ${height / 2}H${plane}`} stroke="#000" strokeWidth={0.6} strokeDasharray="1 3" />
             {sheet.subjectDistanceMm !== null && <path d={`M${plane} 8V${height - 8}`} stroke="#000" strokeWidth={1.8} />}
@@ -118,7 +124,7 @@ function Outline({ sheet, wide }: { sheet: Schema['SheetView']; wide: number }) 
 
 function Figures({ section }: { section: Schema['SheetSection'] | undefined }) {
     return (
-        <dl className="my-[1.5mm] grid grid-cols-[1fr_1.6fr_1.2fr_0.8fr] gap-x-[3mm]">
+        <dl className="my-[1.5mm] grid grid-cols-[1fr_1.6fr_1.2fr_0.8fr] phone:grid-cols-2 gap-x-[3mm]">
             {section?.lines.map((line) => (
                 <div key={line.text} className="border-t border-black pt-[0.5mm]">
                     <dt>{line.text}</dt>
