@@ -58,6 +58,7 @@ export const bench = {
         zoomIn: 'Draw it larger',
         zoomOut: 'Draw it smaller',
         fit: 'Fit',
+        threeQuestions: 'Or answer three questions, and a rig stands here',
         charts: 'Charts',
         showRests: (names: readonly string[]) => `${names.join(' and ')} …`,
         foldRests: 'fewer',

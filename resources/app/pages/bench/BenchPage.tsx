@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { api, messageOf, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
 import { Bar } from '../../shell/Bar';
@@ -57,6 +57,9 @@ export function BenchPage({ person }: { person: Schema['Person'] }) {
                                 {strings.bench.newRig}
                             </Button>
                         )}
+                        <Link to="/first" className="text-sm text-beam underline underline-offset-2">
+                            {strings.bench.threeQuestions}
+                        </Link>
                         {trouble !== null && (
                             <p role="alert" className="border-l-[3px] border-ink pl-3">
                                 {trouble}
