@@ -42,6 +42,13 @@ $beside = ['core', 'core/tests/Reading/BesideTest.php', ''];
 $aids = ['app', 'tests/Feature/BenchAidsTest.php', ''];
 $screen = static fn (string $file): array => ['unit', $file, ''];
 
+$start = ['core', 'core/tests/Start/FirstRigTest.php', ''];
+$words = ['core', 'core/tests/Start/PartListTest.php', ''];
+$derivation = ['core', 'core/tests/Report/DerivationTest.php', ''];
+$water = ['core', 'core/tests/Report/UnderWaterTest.php', ''];
+$under = ['core', 'core/tests/Search/UnderWaterSearchTest.php', ''];
+$first = ['app', 'tests/Feature/FirstVisitTest.php', ''];
+
 return [
     // Bounds of findings, cautions and advice.
     ['core/src/Finding/RoomRule.php', '$room >= 0.0 && $room < Limits::TOUCHING_MM', '$room > 1.0 && $room < Limits::TOUCHING_MM', $limits],
@@ -271,4 +278,31 @@ return [
     ['app/Plan/GearAtHand.php', "->where('count', '>', 0)", '', $plans],
     ['app/Plan/GearAtHand.php', 'Part::query()->where(\'kit_id\', $rig->kit_id)', 'Part::query()', $plans],
     ['app/Http/Controllers/PlanController.php', '$rig->revision !== $request->revision()', 'false', $plans],
+    ['core/src/Start/FirstParts.php', 'round($register - $answers->registerMm(), 2)', 'round($register + $answers->registerMm(), 2)', $start],
+    ['core/src/Start/FirstParts.php', 'arsort($order);', 'asort($order);', $start],
+    ['core/src/Start/FirstParts.php', '$answers->tube === null || $answers->tube === $i', '$answers->tube === null || $answers->tube === $i + 1', $start],
+    ['core/src/Start/FirstParts.php', '$answers->fromFront ? \'minFocusFrontMm\' : \'minFocusMm\'', '$answers->fromFront ? \'minFocusMm\' : \'minFocusFrontMm\'', $start],
+    ['core/src/Start/FirstRig.php', '$after / $before < $least', '$after < $least', $start],
+    ['core/src/Start/FirstRig.php', '[$sharp, $beyond] = [$travel->least, $travel->greatest];', '[$sharp, $beyond] = [$travel->greatest, $travel->least];', $start],
+    ['core/src/Start/Guesses.php', 'is_array($old[$i] ?? null) ? $old[$i] : []', '[]', ['core', 'core/tests/Start/GuessesTest.php', '']],
+    ['core/src/Start/Guesses.php', 'is_array($before[\'guessed\'] ?? null) ? $before[\'guessed\'] : []', '$guessed', ['core', 'core/tests/Start/GuessesTest.php', '']],
+    ['core/src/Start/PartWords.php', '$number > 30.0 ? round(1000.0 / $number, 3) : $number', '$number', $words],
+    ['core/src/Start/PartWords.php', '\'rear\' => $joints[0], \'front\' => $joints[1]', '\'rear\' => $joints[1], \'front\' => $joints[0]', $words],
+    ['core/src/Start/PartWords.php', '\'minMm\' => min($ends), \'maxMm\' => max($ends)', '\'minMm\' => max($ends), \'maxMm\' => min($ends)', $words],
+    ['core/src/Start/PartWords.php', '$ratio !== null ? 1.0 / $ratio', '$ratio !== null ? $ratio', $words],
+    ['core/src/Rig/KnownFigures.php', '$figures->measured + $figures->guessed', '$figures->measured', $start],
+    ['core/src/Report/Derivation.php', '$t - $y * $axis->phi[$k]', '$t + $y * $axis->phi[$k]', $derivation],
+    ['core/src/Report/Derivation.php', '2.0 * $axis->openR[$axis->stop]', '$axis->openR[$axis->stop]', $derivation],
+    ['core/src/Report/UnderWater.php', '$arranged->without($wet)->rig($rig)', '$arranged->without([$port])->rig($rig)', $water],
+    ['core/src/Optics/Axis.php', '$tip = $optical + $length / $medium;', '$tip = $optical + $length;', $water],
+    ['core/src/Search/LimitCheck.php', '- $lay->reduced) * $lay->medium', '- $lay->reduced)', $under],
+    ['core/src/Search/Target.php', '$this->value / $matrix->medium', '$this->value', $under],
+    ['core/src/Search/Target.php', '$d + $to * $c - $n * $a', '$d + $to * $c - $a', $under],
+    ['core/src/Search/FrontAssemblies.php', '$this->wet ? self::WET_LEADS : self::LEADS', 'self::LEADS', $under],
+    ['app/Accounts/Belongings.php', '! $guest->guest_own || ', '', $first],
+    ['app/Accounts/Belongings.php', '$this->kits->freeName($to, $kit->name)', '$kit->name', $first],
+    ['app/Start/FirstVisit.php', 'now()->addDays($days)', 'now()->addHours($days)', $first],
+    ['app/Console/Commands/SweepSessions.php', '->where(\'guest_own\', false)', '', ['app', 'tests/Feature/AccountSecurityTest.php', '']],
+    ['app/Accounts/GuestsFrom.php', '->where(\'created_at\', \'>\', now()->subDay())', '', $first],
+    ['resources/app/pages/first/answers.ts', 'Math.min(at, list.length)', 'at', $screen('resources/app/pages/first/answers.test.ts')],
 ];

@@ -4,17 +4,21 @@ import { openDemonstration } from './demonstration';
 
 async function nothingSerious(page: Page): Promise<void> {
     const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(
-        violations
-            .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-            .map(({ id, nodes }) => [id, nodes.map(({ html }) => html)]),
-    ).toEqual([]);
+    const found = violations
+        .filter(({ impact }) => impact !== 'minor')
+        .map(({ id, nodes }) => [
+            id,
+            // A menu or a popover that is open belongs to the button that opened it, and stands in no part of the page.
+            nodes.map(({ html }) => html).filter((html) => id !== 'region' || !html.includes('data-radix-popper-co')),
+        ])
+        .filter(([, nodes]) => nodes?.length !== 0);
+    expect(found).toEqual([]);
 }
 
 // Long walks with a full examination at every stop: on a busy machine they take most of a minute.
 test.setTimeout(120_000);
 
-test.describe('axe finds nothing serious and the console stays quiet', () => {
+test.describe('axe finds nothing serious and nothing moderate, and the console stays quiet', () => {
     let complaints: string[] = [];
     test.beforeEach(({ page }) => {
         complaints = [];

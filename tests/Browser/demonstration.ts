@@ -14,6 +14,17 @@ export async function openDemonstration(page: Page, rig?: string): Promise<void>
     }
 }
 
+/** A new account: nothing in the kit, no rig. */
+export async function newcomer(page: Page): Promise<void> {
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Sign up' }).click();
+    await page.getByLabel('Name').fill('Sedge Wren');
+    await page.getByLabel('Mail address').fill(`wren-${crypto.randomUUID()}@example.org`);
+    await page.getByLabel(/^Password/).fill('reed mace bittern 41 dykes');
+    await page.locator('form').getByRole('button', { name: 'Sign up' }).click();
+    await page.waitForURL(/\/bench$/);
+}
+
 /** The rig as the list of its parts and joints. */
 export const chainOf = (page: Page) => page.getByRole('listbox', { name: /from camera to subject/ });
 

@@ -1,15 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-
-/** A new account: nothing in the kit, no rig. */
-async function newcomer(page: Page): Promise<void> {
-    await page.goto('/');
-    await page.getByRole('button', { name: 'Sign up' }).click();
-    await page.getByLabel('Name').fill('Sedge Wren');
-    await page.getByLabel('Mail address').fill(`wren-${crypto.randomUUID()}@example.org`);
-    await page.getByLabel(/^Password/).fill('reed mace bittern 41 dykes');
-    await page.locator('form').getByRole('button', { name: 'Sign up' }).click();
-    await page.waitForURL(/\/bench$/);
-}
+import { expect, test } from '@playwright/test';
+import { newcomer } from './demonstration';
 
 test('every empty place shows what will stand there, and its button leads on', async ({ page }) => {
     await newcomer(page);

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { byKeys, chainOf } from './demonstration';
+import { byKeys, chainOf, newcomer } from './demonstration';
 
 /** Takes a pattern in as it is, all its parts. */
 async function pattern(page: Page, name: string): Promise<void> {
@@ -21,13 +21,7 @@ async function pattern(page: Page, name: string): Promise<void> {
 
 test('a built-in lens, a housing, wet glass on a ring: by patterns, above water and below, and in Find', async ({ page }) => {
     test.setTimeout(120_000);
-    await page.goto('/');
-    await page.getByRole('button', { name: 'Sign up' }).click();
-    await page.getByLabel('Name').fill('Sedge Wren');
-    await page.getByLabel('Mail address').fill(`wren-${crypto.randomUUID()}@example.org`);
-    await page.getByLabel(/^Password/).fill('reed mace bittern 41 dykes');
-    await page.locator('form').getByRole('button', { name: 'Sign up' }).click();
-    await page.waitForURL(/\/bench$/);
+    await newcomer(page);
     for (const each of ['Camera with a built-in lens', 'Flat port of a housing', 'Wet close-up lens', 'Wet wide converter'])
         await pattern(page, each);
 

@@ -12,6 +12,7 @@ import { KitChoice } from '../../kit/KitChoice';
 import { NextStep } from '../../kit/NextStep';
 import { useKit } from '../../kit/useKit';
 import { EmptyPlace } from '../../ui/EmptyPlace';
+import { Term, type Term as TermName } from '../../ui/Term';
 import { useAddress } from '../../ui/useAddress';
 import { zoomsIn } from './zoomsIn';
 
@@ -249,7 +250,11 @@ function CardTable({ card, camera, units, onOpen, busy }: TableProps) {
                                     scope="col"
                                     className={`max-w-[120px] px-3 py-1.5 font-semibold ${column.unit === 'text' ? 'text-left' : 'text-right'}`}
                                 >
-                                    {column.name}
+                                    {termOf[column.name] === undefined ? (
+                                        column.name
+                                    ) : (
+                                        <Term of={termOf[column.name] ?? 'slice'}>{column.name}</Term>
+                                    )}
                                     {column.unit === 'mm' && <span className="block font-normal text-soft">{units}</span>}
                                 </th>
                             ))}
@@ -300,6 +305,17 @@ function CardTable({ card, camera, units, onOpen, busy }: TableProps) {
         </>
     );
 }
+
+/** Heads of cards that are terms of the field. */
+const termOf: Readonly<Record<string, TermName>> = {
+    magnification: 'magnification',
+    field: 'field',
+    'working distance': 'workingDistance',
+    'subject distance': 'subjectDistance',
+    slice: 'slice',
+    'effective aperture': 'effectiveAperture',
+    'stops lost': 'stopsLost',
+};
 
 function cell(value: number | string | null, unit: string, units: Units): string {
     if (value === null) return '—';

@@ -1,7 +1,7 @@
-import { useMemo, useState, type ReactNode } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import type { Schema } from '../../api/client';
-import { RigDrawing } from '../../drawing/RigDrawing';
-import { displayedReadings, misfits } from '../../rig/displayedReadings';
+import { displayedReadings } from '../../rig/displayedReadings';
+import { StillDrawing } from '../../rig/StillDrawing';
 import { TakenAs } from '../../rig/TakenAs';
 import { Term } from '../../ui/Term';
 import { strings } from '../../strings/index';
@@ -15,26 +15,11 @@ type View = Schema['FirstView'];
 export function Drawn({ view, units }: { view: View; units: Units }) {
     const { rig } = view;
     const shown = useMemo(() => displayedReadings(rig, null), [rig]);
-    const [selected, setSelected] = useState(0);
     const worst = rig.findings.filter((finding) => finding.severity === 'stop');
     return (
         <>
             <div className="h-[300px]">
-                <RigDrawing
-                    drawing={shown.drawing}
-                    cameraName={rig.camera.name}
-                    tipMm={shown.drawing.tipMm}
-                    reachMm={shown.drawing.subjectMm}
-                    workingDistanceMm={shown.reading('workingDistanceMm')}
-                    lightGapDeg={shown.reading('lightGapDeg')}
-                    focus={shown.focus}
-                    misfits={misfits(rig)}
-                    selected={selected}
-                    onSelect={setSelected}
-                    units={units}
-                    nearMm={shown.reading('nearMm')}
-                    farMm={shown.reading('farMm')}
-                />
+                <StillDrawing rig={rig} shown={shown} units={units} />
             </div>
             <p className="pt-1 text-base" role="status">
                 {view.sentence === '' ? <strong>{say.noImage}</strong> : <Sentence text={view.sentence} />}

@@ -1,13 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import { api } from '../../api/client';
 import { keys } from '../../api/queries';
-import { RigDrawing } from '../../drawing/RigDrawing';
 import { Mark } from '../../shell/Mark';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
-import { misfits, displayedReadings } from '../../rig/displayedReadings';
+import { displayedReadings } from '../../rig/displayedReadings';
+import { StillDrawing } from '../../rig/StillDrawing';
 import { Findings } from '../../rig/Findings';
 import { PictureFrame } from '../../rig/PictureFrame';
 import { Readings } from '../../rig/Readings';
@@ -17,7 +17,6 @@ export default function SharedPage() {
     const { token = '' } = useParams();
     const { units } = usePreferences();
     const query = useQuery({ queryKey: keys.shared(token), queryFn: () => api.shared(token), retry: false });
-    const [selected, setSelected] = useState(0);
     const rig = query.data;
     const shown = useMemo(() => (rig ? displayedReadings(rig, null) : null), [rig]);
     return (
@@ -40,21 +39,7 @@ export default function SharedPage() {
                         <>
                             <h1 className="text-lg font-semibold">{rig.name ?? strings.bench.unnamed}</h1>
                             <div className="h-[400px]">
-                                <RigDrawing
-                                    drawing={shown.drawing}
-                                    cameraName={rig.camera.name}
-                                    tipMm={shown.drawing.tipMm}
-                                    reachMm={shown.drawing.subjectMm}
-                                    workingDistanceMm={shown.reading('workingDistanceMm')}
-                                    lightGapDeg={shown.reading('lightGapDeg')}
-                                    focus={shown.focus}
-                                    misfits={misfits(rig)}
-                                    selected={selected}
-                                    onSelect={setSelected}
-                                    units={units}
-                                    nearMm={shown.reading('nearMm')}
-                                    farMm={shown.reading('farMm')}
-                                />
+                                <StillDrawing rig={rig} shown={shown} units={units} />
                             </div>
                             <h2 className="border-t border-ink pt-3 text-sm font-semibold">{strings.bench.chain}</h2>
                             <ol className="list-inside list-decimal py-2 text-sm">

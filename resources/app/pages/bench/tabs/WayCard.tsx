@@ -19,10 +19,10 @@ interface Props {
 export function WayCard({ title, figure, children, press, onPress, planned = false, said = '', disabled = false, foot }: Props) {
     return (
         <li className={`plate flex flex-col border-t-2 px-2.5 py-2 ${planned ? 'border-verdigris' : 'border-line'}`} aria-label={title}>
-            <h3 className="flex items-baseline justify-between text-xs font-semibold">
+            <h2 className="flex items-baseline justify-between text-xs font-semibold">
                 {title}
                 {planned && <span className="font-normal text-verdigris">{said}</span>}
-            </h3>
+            </h2>
             <p className="figures text-[16px] leading-tight font-semibold">{figure}</p>
             <div className="flex-1 pt-0.5 pb-1.5 text-xs text-soft">{children}</div>
             {press !== null && !planned && (
