@@ -159,6 +159,13 @@ final class FirstRigTest extends TestCase
         $this->assertSame(70.0, $bellows->setting->zoomMm[1]);
         $further = $bellows->with(TravelKind::Length, 0, min(300.0, (float) $bellows->setting->lengthMm[0] + 2.0));
         $this->assertTrue($bellows->setting->lengthMm[0] === 300.0 || RigReport::of($further)->focus() === FocusState::Inside);
+        // A wide lens the usual way round: at full draw its subject would stand inside the glass.
+        $wide = self::rig(new FirstAnswers(camera: self::MIRROR, kind: LensKind::Wide, focalLengthMm: 28.0, bellowsMm: [3.0, 300.0]));
+        $draw = (float) $wide->setting->lengthMm[0];
+        $this->assertGreaterThan(3.0, $draw);
+        $this->assertLessThan(300.0, $draw);
+        $this->assertSame(FocusState::Sharp, RigReport::of($wide)->focus());
+        $this->assertSame(FocusState::Inside, RigReport::of($wide->with(TravelKind::Length, 0, $draw + 2.0))->focus());
         $short = self::rig(new FirstAnswers(camera: self::MIRROR, focalLengthMm: 50.0, bellowsMm: [35.0, 60.0]));
         $this->assertSame(60.0, $short->setting->lengthMm[0]);
     }
