@@ -25,8 +25,8 @@ final class UnderWaterSearchTest extends TestCase
                 'stations' => [['focalLengthMm' => 12], ['focalLengthMm' => 40, 'minFocusMm' => 500, 'maxMagnification' => 0.09]]],
             ['kind' => 'port', 'name' => 'Port', 'rear' => 'thread:55x0.75', 'front' => 'thread:52x0.75', 'gapMm' => 6, 'glassMm' => 8, 'index' => 1.49, 'medium' => 1.333],
             ['kind' => 'step-ring', 'name' => 'Ring', 'rear' => 'thread:52x0.75', 'front' => 'thread:67x0.75', 'lengthMm' => 4],
-            // Joins the same two threads, but is no ring that stands in water.
-            ['kind' => 'coupling-ring', 'name' => 'Dry ring', 'rear' => 'thread:52x0.75', 'front' => 'thread:67x0.75', 'lengthMm' => 3],
+            // Joins the same two threads the same way, but is no ring that stands in water.
+            ['kind' => 'coupling-ring', 'name' => 'Dry ring', 'rear' => 'thread:52x0.75', 'front' => 'thread:67x0.75', 'lengthMm' => 3, 'rearSide' => 'male', 'frontSide' => 'female'],
             ['kind' => 'close-up-lens', 'name' => 'Wet +10', 'rear' => 'thread:67x0.75', 'front' => 'thread:67x0.75', 'powerD' => 10, 'elements' => 2, 'thicknessMm' => 30, 'sealed' => true],
             ['kind' => 'close-up-lens', 'name' => 'Wet +6', 'rear' => 'thread:67x0.75', 'front' => 'thread:67x0.75', 'powerD' => 6, 'elements' => 2, 'thicknessMm' => 25, 'sealed' => true],
             ['kind' => 'afocal', 'name' => 'Wide', 'rear' => 'thread:67x0.75', 'factor' => 0.6, 'thicknessMm' => 60],
