@@ -300,7 +300,7 @@ return [
     ['core/src/Search/Target.php', '$d + $to * $c - $n * $a', '$d + $to * $c - $a', $under],
     ['core/src/Search/FrontAssemblies.php', '$this->wet ? self::WET_LEADS : self::LEADS', 'self::LEADS', $under],
     ['app/Accounts/Belongings.php', '! $guest->guest_own || ', '', $first],
-    ['app/Accounts/Belongings.php', '$this->kits->freeName($to, $kit->name)', '$kit->name', $first],
+    ['app/Accounts/Belongings.php', 'Text::freeAmong($row->name, $taken)', '$row->name', $first],
     ['app/Start/FirstVisit.php', 'now()->addDays($days)', 'now()->addHours($days)', $first],
     ['app/Console/Commands/SweepSessions.php', '->where(\'guest_own\', false)', '', ['app', 'tests/Feature/AccountSecurityTest.php', '']],
     ['app/Accounts/GuestsFrom.php', '->where(\'created_at\', \'>\', now()->subDay())', '', $first],

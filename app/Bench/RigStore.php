@@ -123,13 +123,7 @@ final class RigStore
     /** A name, with a number behind it where somebody keeps a rig of that name already. */
     public function freeName(User $user, string $wanted): string
     {
-        $taken = $user->rigs()->where('loose', false)->whereNotNull('name')->pluck('name')->all();
-        $name = Text::cut($wanted, 110);
-        for ($n = 2, $free = $name; in_array($free, $taken, true); $n++) {
-            $free = $name.' ('.$n.')';
-        }
-
-        return $free;
+        return Text::freeAmong($wanted, $user->rigs()->where('loose', false)->whereNotNull('name')->pluck('name')->all());
     }
 
     public function rename(Rig $rig, int $revision, ?string $name): Rig

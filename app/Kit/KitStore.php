@@ -53,12 +53,7 @@ final class KitStore
     /** A name, with a number behind it where the person has a kit of that name already. */
     public function freeName(User $user, string $wanted): string
     {
-        $taken = $user->kits()->pluck('name')->all();
-        for ($n = 2, $free = $wanted; in_array($free, $taken, true); $n++) {
-            $free = Text::cut($wanted, 110).' ('.$n.')';
-        }
-
-        return $free;
+        return Text::freeAmong($wanted, $user->kits()->pluck('name')->all());
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Accounts\Belongings;
+use App\Compare\KeptComparisons;
 use App\Models\Kit;
 use App\Models\User;
 use App\Start\Body;
@@ -119,8 +120,27 @@ final class FirstVisitTest extends TestCase
         $this->rigOf($this->named($ilse, 'Moss'), 'Moss');
         $guest = FirstVisit::guest(30, null);
         $this->rigOf($this->named($guest, 'Moss'), 'Moss');
-        $this->app->make(Belongings::class)->bring($guest, $ilse);
+        Belongings::bring($guest, $ilse);
         $this->assertSame(['Moss', 'Moss (2)'], $ilse->rigs()->orderBy('name')->pluck('name')->all());
+    }
+
+    /** A name that is free in the account may be taken by the guest's own other things, and a comparison is lost by no name. */
+    public function test_names_that_collide_twice_and_comparisons_of_one_name_all_come_along(): void
+    {
+        $ilse = User::query()->create(['name' => 'Ilse', 'email' => 'ilse@example.org', 'password' => self::WORD])->refresh();
+        $guest = FirstVisit::guest(30, null);
+        foreach ([[$ilse, 'Moss'], [$guest, 'Moss'], [$guest, 'Moss (2)']] as [$user, $name]) {
+            $rig = $this->rigOf($this->named($user, $name), $name);
+            $this->app->make(KeptComparisons::class)->keep($user, $name, [$rig], []);
+        }
+        Belongings::bring($guest, $ilse);
+        $this->assertModelMissing($guest);
+        foreach ([$ilse->rigs(), $ilse->comparisons()] as $things) {
+            $names = $things->pluck('name')->all();
+            $this->assertEqualsCanonicalizing(['Moss', 'Moss (2)', 'Moss (2) (2)'], $names);
+        }
+        $this->assertSame(3, $ilse->kits()->count());
+        $this->assertSame(3, $ilse->comparisons()->withCount('rigs')->get()->sum('rigs_count'));
     }
 
     public function test_who_is_signed_in_gets_the_parts_into_an_empty_kit_or_a_new_one(): void

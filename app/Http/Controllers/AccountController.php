@@ -76,7 +76,7 @@ final class AccountController
         new OA\Response(response: 422, description: 'Not with this address and password', content: new OA\JsonContent(ref: Trouble::class)),
         new OA\Response(response: 429, description: 'Too many tries', content: new OA\JsonContent(ref: Trouble::class)),
     ])]
-    public function signIn(SignIn $request, Belongings $belongings): JsonResponse
+    public function signIn(SignIn $request): JsonResponse
     {
         $guest = $request->user();
         $user = self::matching($request->email(), $request->password(), $request);
@@ -84,7 +84,7 @@ final class AccountController
             throw ValidationException::withMessages(['email' => 'No account has this address and password.']);
         }
         if ($guest instanceof User) {
-            $belongings->bring($guest, $user);
+            Belongings::bring($guest, $user);
         }
         SessionGuard::guard()->login($user);
         $request->session()->regenerate();

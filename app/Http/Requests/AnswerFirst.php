@@ -87,13 +87,14 @@ final class AnswerFirst extends FormRequest
     /** @throws ValidationException where a tube or a glass is said to be in use that isn't there */
     public function answers(): FirstAnswers
     {
+        $built = $this->body()->builtIn();
         $tubes = $this->numbers('tubes');
         $glasses = $this->numbers('closeUps');
 
         return new FirstAnswers(
             camera: $this->body()->camera($this->figure('sensorMm'), $this->figure('registerMm')),
-            builtIn: $this->body()->builtIn(),
-            kind: LensKind::tryFrom($this->string('lens')->toString()) ?? ($this->body()->builtIn() === null ? LensKind::Usual : LensKind::Zoom),
+            builtIn: $built,
+            kind: LensKind::tryFrom($this->string('lens')->toString()) ?? ($built === null ? LensKind::Usual : LensKind::Zoom),
             mount: Mount::tryFrom($this->string('mount')->toString()) ?? Mount::Own,
             focalLengthMm: $this->figure('focalMm'),
             longestMm: $this->figure('longestMm'),

@@ -35,9 +35,7 @@ final class ImportKit extends FormRequest
     /** Trimming of input would change a file's last line: as it was sent. */
     public function text(): string
     {
-        $text = AsSent::body($this)->text ?? null;
-
-        return is_string($text) ? $text : $this->string('text')->toString();
+        return AsSent::text($this, 'text');
     }
 
     public function kind(): string

@@ -30,8 +30,6 @@ final class ReadWords extends FormRequest
     /** Tabs at its ends part cells: as it was sent. */
     public function text(): string
     {
-        $text = AsSent::body($this)->text ?? null;
-
-        return is_string($text) ? $text : $this->string('text')->toString();
+        return AsSent::text($this, 'text');
     }
 }

@@ -22,7 +22,7 @@ final class Derivation
     /** What can be asked for, by the readings' names. */
     public const READINGS = ['magnification', 'workingDistanceMm', 'subjectDistanceMm', 'fieldWidthMm', 'effectiveAperture', 'depthOfFieldMm', 'detailMm'];
 
-    /** Height that the field ray leaves the sensor at, as a share of half its width: the ray of a corner, or nearly. */
+    /** Height that the field ray leaves the sensor at, as a share of its width: the ray of its edge. */
     private const EDGE = 0.5;
 
     /** One more than readings are told with: so a sum adds up to the eye. */

@@ -35,7 +35,11 @@ final class FirstAnswers
         public ?float $widest = null,
         /** @phpstan-allow-private-mutation */
         public ?float $closestMm = null,
-        /** Whether that is from the front of the lens, not from the sensor. */
+        /**
+         * Whether that is from the front of the lens, not from the sensor.
+         *
+         * @phpstan-allow-private-mutation
+         */
         public bool $fromFront = false,
         public ?float $greatest = null,
         /** @phpstan-allow-private-mutation */
@@ -60,6 +64,8 @@ final class FirstAnswers
             FirstQuestion::Rim => $copy->rimMm = $value,
             FirstQuestion::Closest => $copy->closestMm = $value,
         };
+        // What such lenses have is told from the sensor.
+        $copy->fromFront = $copy->fromFront && $question !== FirstQuestion::Closest;
 
         return $copy;
     }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Start;
 
 use ZincThimble\Core\Finding\Phrase;
-use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Reading\FocusState;
 use ZincThimble\Core\Reading\Reading;
@@ -39,7 +38,7 @@ final class FirstRig
     public static function asLargeAsItGoes(Rig $rig): Rig
     {
         foreach (Travels::of($rig) as $travel) {
-            if ($travel->kind === TravelKind::Zoom || $travel->kind === TravelKind::Focus) {
+            if ($travel->kind === TravelKind::Zoom) {
                 $rig = $rig->with($travel->kind, $travel->part, $travel->greatest);
             }
         }
@@ -126,11 +125,7 @@ final class FirstRig
             if (! isset($guessed[$question->field()]) || ! is_int($value) && ! is_float($value)) {
                 continue;
             }
-            try {
-                $sure = RigReport::of($made($answers->knowing($question, (float) $value)))->halfWidths;
-            } catch (InvalidFigure) {
-                continue;
-            }
+            $sure = RigReport::of($made($answers->knowing($question, (float) $value)))->halfWidths;
             foreach (['workingDistanceMm', 'magnification'] as $reading) {
                 $before = $told->halfWidths[$reading] ?? null;
                 $after = $sure[$reading] ?? null;
