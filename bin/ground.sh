@@ -323,7 +323,7 @@ listen.allowed_clients = 127.0.0.1
 pm = static
 pm.max_children = $([ "$name" = heavy ] && echo 3 || echo 4)
 pm.max_requests = 20000
-$([ "$name" = heavy ] && echo 'process.priority = 19')
+$([ "$name" = heavy ] && echo "process.priority = ${ZINC_HEAVY_NICE:-19}")
 catch_workers_output = yes
 decorate_workers_output = no
 php_admin_value[expose_php] = 0
@@ -335,7 +335,7 @@ php_admin_value[opcache.memory_consumption] = 128
 php_admin_value[opcache.max_accelerated_files] = 20000
 $(sed -E "s/^([A-Z_]+)='(.*)'\$/env[\1] = \"\2\"/" "$run/env")
 env[APP_URL] = "$APP_URL"
-$(for each in ZINC_GUESTS_PER_MINUTE ZINC_GUESTS_PER_ADDRESS TRUSTED_PROXIES; do has_env "$each" || [ -z "${!each:-}" ] || printf 'env[%s] = "%s"\n' "$each" "${!each}"; done)
+$(for each in ZINC_GUESTS_PER_MINUTE ZINC_GUESTS_PER_ADDRESS ZINC_PATIENCE TRUSTED_PROXIES; do has_env "$each" || [ -z "${!each:-}" ] || printf 'env[%s] = "%s"\n' "$each" "${!each}"; done)
 FPM
     done
 }

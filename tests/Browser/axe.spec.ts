@@ -2,8 +2,10 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { openDemonstration } from './demonstration';
 
-async function nothingSerious(page: Page): Promise<void> {
-    const { violations } = await new AxeBuilder({ page }).analyze();
+/** In another light only the colours differ: `only` says which rules are asked. */
+async function nothingSerious(page: Page, only?: 'color-contrast'): Promise<void> {
+    const axe = new AxeBuilder({ page });
+    const { violations } = await (only ? axe.withRules(only) : axe).analyze();
     const found = violations
         .filter(({ impact }) => impact !== 'minor')
         .map(({ id, nodes }) => [
@@ -41,7 +43,7 @@ test.describe('axe finds nothing serious and nothing moderate, and the console s
             await openDemonstration(page, 'Sedge seed, coat pattern');
             await page.getByRole('button', { name: 'Light', exact: true }).click();
             await page.getByRole('menuitemradio', { name: light, exact: true }).click();
-            await nothingSerious(page);
+            await nothingSerious(page, light === 'light' ? undefined : 'color-contrast');
         });
     }
 
@@ -108,7 +110,7 @@ test.describe('axe finds nothing serious and nothing moderate, and the console s
             await page.getByRole('menuitemradio', { name: light, exact: true }).click();
             await page.goto('/find?fieldWidthMm=18&leastRoomMm=60');
             await expect(page.getByRole('status')).toContainText('of your kit do this');
-            await nothingSerious(page);
+            await nothingSerious(page, 'color-contrast');
         });
     }
 
