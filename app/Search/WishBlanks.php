@@ -5,18 +5,13 @@ declare(strict_types=1);
 namespace App\Search;
 
 use Illuminate\Validation\Rule;
+use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Search\Ranking;
 use ZincThimble\Core\Search\SearchCriteria;
 
 /** The blanks of the sentence that asks what does it, however they come: typed, kept, or out of an archive. */
 final class WishBlanks
 {
-    /** Blanks that take a number; the core knows their ranges. */
-    public const NUMBERS = [
-        'fieldWidthMm', 'magnification', 'workingDistanceMm', 'subjectDistanceMm', 'leastRoomMm', 'mostStopsLost', 'focusFromMm', 'focusToMm', 'mostMassG',
-        'mostLengthMm', 'mostPrice', 'mostMissingPrice', 'leastCorner', 'depthMm', 'detailMm', 'subjectDepthMm',
-    ];
-
     /** Blanks that name parts of the kit. */
     public const OF_THE_KIT = ['cameras', 'with', 'without'];
 
@@ -37,7 +32,7 @@ final class WishBlanks
     /** @return array<string, list<mixed>> what may stand in the blanks */
     public static function rules(): array
     {
-        return array_fill_keys(self::NUMBERS, ['nullable', 'numeric']) + [
+        return array_fill_keys(SearchCriteria::NUMBERS, ['nullable', 'numeric']) + [
             'infinity' => ['nullable', 'boolean'], 'flat' => ['nullable', 'boolean'], 'underWater' => ['nullable', 'boolean'],
             'cameras' => self::PARTS, 'with' => self::PARTS, 'without' => self::PARTS,
             'automatic' => ['nullable', 'boolean'],
@@ -52,23 +47,18 @@ final class WishBlanks
      */
     public static function wanted(array $valid): SearchCriteria
     {
-        $numbers = [];
-        foreach (self::NUMBERS as $name) {
-            $value = $valid[$name] ?? null;
-            $numbers[$name] = is_numeric($value) ? (float) $value : null;
+        $blanks = array_filter($valid, static fn (mixed $value): bool => $value !== null && $value !== '');
+        foreach (SearchCriteria::NUMBERS as $name) {
+            if (is_numeric($blanks[$name] ?? null)) {
+                $blanks[$name] = (float) $blanks[$name];
+            }
         }
-        $yes = static fn (string $name): ?bool => isset($valid[$name]) ? filter_var($valid[$name], FILTER_VALIDATE_BOOL) : null;
-        $support = $valid['support'] ?? null;
-        $ranking = $valid['ranking'] ?? null;
+        foreach (['infinity', 'flat', 'underWater', 'automatic'] as $name) {
+            if (isset($blanks[$name])) {
+                $blanks[$name] = filter_var($blanks[$name], FILTER_VALIDATE_BOOL);
+            }
+        }
 
-        return new SearchCriteria(
-            ...$numbers,
-            infinity: $yes('infinity') ?? false,
-            flat: $yes('flat') ?? false,
-            underWater: $yes('underWater') ?? false,
-            automatic: $yes('automatic'),
-            support: is_string($support) ? $support : null,
-            ranking: is_string($ranking) ? Ranking::from($ranking) : Ranking::Ease,
-        );
+        return SearchCriteria::from(new Values($blanks));
     }
 }

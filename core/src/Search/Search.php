@@ -525,7 +525,8 @@ final class Search
         usort($rows, static fn (Candidate $x, Candidate $y): int => $x->rank <=> $y->rank);
 
         return new SearchResult(
-            SimilarRigs::of($rows), $rigs, $sure + $doubtful - $refused, $unsure - $doubtful, count($rows), $this->leftOut(), $dark,
+            rows: SimilarRigs::of($rows), rigs: $rigs, fulfil: $sure + $doubtful - $refused, mayFulfil: $unsure - $doubtful, read: count($rows),
+            leftOut: $this->leftOut(), dark: $dark, each: $rows,
         );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Search;
 
 use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Rig\Subject;
 
@@ -18,6 +19,12 @@ final readonly class SearchCriteria
 {
     /** How near an exact working distance beside a field is met, as a share of it. */
     public const EXACT = 0.05;
+
+    /** Blanks that take a number. */
+    public const NUMBERS = [
+        'fieldWidthMm', 'magnification', 'workingDistanceMm', 'subjectDistanceMm', 'leastRoomMm', 'mostStopsLost', 'focusFromMm', 'focusToMm', 'mostMassG',
+        'mostLengthMm', 'mostPrice', 'mostMissingPrice', 'leastCorner', 'depthMm', 'detailMm', 'subjectDepthMm',
+    ];
 
     /**
      * @throws InvalidFigure names the field that is out of range, or `fieldWidthMm` when nothing is to be met exactly
@@ -85,6 +92,30 @@ final readonly class SearchCriteria
         }
     }
 
+    /**
+     * What the blanks of a wish say, as files and addresses spell them. `mostStops` is `mostStopsLost`.
+     *
+     * @throws InvalidFigure names the blank that can't be so
+     */
+    public static function from(Values $wish): self
+    {
+        $numbers = [];
+        foreach (self::NUMBERS as $name) {
+            $numbers[$name] = $wish->floatOrNull($name);
+        }
+        $numbers['mostStopsLost'] ??= $wish->floatOrNull('mostStops');
+
+        return new self(
+            ...$numbers,
+            infinity: $wish->boolOrNull('infinity') ?? false,
+            flat: $wish->boolOrNull('flat') ?? false,
+            underWater: $wish->boolOrNull('underWater') ?? false,
+            automatic: $wish->boolOrNull('automatic'),
+            support: $wish->stringOrNull('support'),
+            ranking: Ranking::tryFrom($wish->stringOrNull('ranking') ?? '') ?? Ranking::Ease,
+        );
+    }
+
     /** The same wish without its limits: only what is to be met exactly. */
     public function bare(): self
     {
@@ -132,6 +163,6 @@ final readonly class SearchCriteria
             return null;
         }
 
-        return Subject::from(new \ZincThimble\Core\Gear\Values(array_filter(['widthMm' => $this->fieldWidthMm, 'depthMm' => $this->subjectDepthMm, 'flat' => $this->flat ?: null], static fn (float|bool|null $value): bool => $value !== null)));
+        return Subject::from(new Values(array_filter(['widthMm' => $this->fieldWidthMm, 'depthMm' => $this->subjectDepthMm, 'flat' => $this->flat ?: null], static fn (float|bool|null $value): bool => $value !== null)));
     }
 }

@@ -9,6 +9,7 @@ final readonly class SearchResult
 {
     /**
      * @param  list<Candidate>  $rows  the best first
+     * @param  list<Candidate>  $each  every rig that was read and fulfils it, none standing for others, the best first
      * @param  list<string>  $leftOut  what was not looked at, in words; empty = nothing
      */
     public function __construct(
@@ -24,6 +25,7 @@ final readonly class SearchResult
         public array $leftOut,
         /** Rigs that were read and are in no row, since their corners lose all light. */
         public int $dark = 0,
+        public array $each = [],
     ) {
     }
 }
