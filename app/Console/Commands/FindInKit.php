@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Search\RigAsFound;
 use Illuminate\Console\Command;
 use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\KitFile;
-use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\Camera;
@@ -144,24 +144,9 @@ final class FindInKit extends Command
         return [
             'considered' => $found->rigs, 'fulfil' => $found->fulfil, 'mayFulfil' => $found->mayFulfil, 'leftOut' => $found->leftOut,
             'rows' => array_map(fn (Candidate $row): array => [
-                'file' => self::document($row->rig), 'alike' => $row->alike, 'reading' => RigReport::of($row->rig)->toArray(), 'why' => self::why($row),
+                'file' => RigAsFound::document($row->rig), 'alike' => $row->alike, 'reading' => RigReport::of($row->rig)->toArray(), 'why' => self::why($row),
             ], $rows),
         ];
-    }
-
-    /**
-     * The rig as a file, without what belongs to a kit alone.
-     *
-     * @return array<string, mixed>
-     */
-    private static function document(Rig $rig): array
-    {
-        $document = RigFile::document($rig);
-        $kit = array_flip(['id', 'count', 'marriedTo', 'note']);
-        $document['camera'] = array_diff_key($rig->camera->document->fields, $kit);
-        $document['chain'] = array_map(static fn (array $part): array => array_diff_key($part, $kit), RigFile::chain($rig));
-
-        return $document;
     }
 
     /** @param  list<Candidate>  $rows */

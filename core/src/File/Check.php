@@ -153,6 +153,11 @@ final class Check
                 $joints = $this->few($value, $pointer);
 
                 return array_map(fn (mixed $joint, int $i): mixed => $this->joint($joint, $pointer.'/'.$i), $joints, array_keys($joints));
+            case FieldType::Texts:
+                $most = (int) ($field->greatest ?? Field::MOST_TEXT);
+                $texts = $this->few($value, $pointer);
+
+                return array_map(fn (mixed $text, int $i): mixed => $this->text($text, $most, $pointer.'/'.$i), $texts, array_keys($texts));
             case FieldType::Object:
                 return $this->object($value, $field->fields, $pointer);
             case FieldType::Objects:

@@ -69,6 +69,12 @@ final readonly class Field
         return new self($name, FieldType::Text, greatest: (float) $most);
     }
 
+    /** A list of texts of at most so many code points. */
+    public static function texts(string $name, int $most = self::MOST_TEXT): self
+    {
+        return new self($name, FieldType::Texts, greatest: (float) $most);
+    }
+
     /** True or false. */
     public static function flag(string $name): self
     {

@@ -21,6 +21,8 @@ enum FieldType: string
     case Object = 'object';
     /** A list of nested objects. */
     case Objects = 'objects';
+    /** A list of texts. */
+    case Texts = 'texts';
     /** Names of measured fields, each with its half-width. */
     case HalfWidths = 'half-widths';
 }

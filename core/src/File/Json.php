@@ -16,10 +16,10 @@ final class Json
     private const FLAGS = JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR;
 
     /** @throws FileInvalid when the text is too long or no JSON */
-    public static function read(string $text): mixed
+    public static function read(string $text, int $mostBytes = Shapes::MAX_BYTES): mixed
     {
-        if (strlen($text) > Shapes::MAX_BYTES) {
-            throw FileInvalid::at('', 'the file is larger than 2 MiB');
+        if (strlen($text) > $mostBytes) {
+            throw FileInvalid::at('', 'the file is larger than '.intdiv($mostBytes, 1024 * 1024).' MiB');
         }
         self::bounded($text);
         try {

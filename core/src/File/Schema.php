@@ -49,6 +49,29 @@ final class Schema
         ]];
     }
 
+    /** @return array<string, mixed> */
+    public static function outing(): array
+    {
+        $rig = self::rig();
+        $defs = is_array($rig['$defs']) ? $rig['$defs'] : [];
+        $one = ['type' => 'object', 'required' => $rig['required'], 'properties' => $rig['properties']];
+        $with = static function (array $object, string $name): array {
+            $properties = is_array($object['properties'] ?? null) ? $object['properties'] : [];
+
+            return ['properties' => $properties + [$name => $name === 'pinned' ? self::orNull(['$ref' => '#/$defs/rig']) : ['$ref' => '#/$defs/rig']]] + $object;
+        };
+        $properties = [];
+        foreach (OutingShapes::outing() as $field) {
+            $properties[$field->name] = $field->needed ? self::field($field) : self::orNull(self::field($field));
+        }
+
+        return self::top('Outing file, version 1', OutingFile::FORMAT, $properties + [
+            'subjects' => ['type' => 'array', 'maxItems' => OutingFile::MOST_SUBJECTS, 'items' => $with(self::object(OutingShapes::subject()), 'pinned')],
+            'plan' => ['type' => ['object', 'null']],
+            'entries' => ['type' => ['array', 'null'], 'maxItems' => OutingFile::MOST_ENTRIES, 'items' => $with(self::object(OutingShapes::entry()), 'rig')],
+        ], ['name']) + ['$defs' => ['rig' => $one] + $defs];
+    }
+
     /**
      * @param  array<string, mixed>  $properties
      * @param  list<string>  $needed
@@ -119,6 +142,7 @@ final class Schema
             FieldType::Choices => ['anyOf' => [['enum' => $field->words], ['type' => 'array', 'items' => ['enum' => $field->words]]]],
             FieldType::Joint => ['$ref' => '#/$defs/joint'],
             FieldType::Joints => ['type' => 'array', 'maxItems' => Field::MOST_IN_LIST, 'items' => ['$ref' => '#/$defs/joint']],
+            FieldType::Texts => ['type' => 'array', 'maxItems' => Field::MOST_IN_LIST, 'items' => ['maxLength' => (int) $field->greatest] + self::text()],
             FieldType::Object => self::object($field->fields),
             FieldType::Objects => ['type' => 'array', 'maxItems' => Field::MOST_IN_LIST, 'items' => self::object($field->fields)],
             FieldType::HalfWidths => ['type' => 'object', 'additionalProperties' => ['type' => 'number', 'minimum' => 0, 'maximum' => 1_000_000]],

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Outing;
 
+use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Subject;
@@ -24,6 +25,25 @@ final readonly class WantedSubject
         public ?Rig $pinned = null,
         public array $without = [],
     ) {
+    }
+
+    /**
+     * What the checked fields of an outing's file say.
+     *
+     * @throws InvalidFigure names the blank that can't be so
+     */
+    public static function from(Values $fields, ?Rig $pinned = null): self
+    {
+        $at = $fields->stringOrNull('at');
+
+        return new self(
+            name: $fields->stringOr('name', 'Subject'),
+            wanted: SearchCriteria::from($fields->object('wish')),
+            subject: $fields->has('subject') ? Subject::from($fields->object('subject')) : null,
+            at: $at === null ? null : new \DateTimeImmutable($at),
+            pinned: $pinned,
+            without: $fields->strings('without'),
+        );
     }
 
     /** Whether it won't hold still for frame after frame. */

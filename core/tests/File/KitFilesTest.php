@@ -97,7 +97,7 @@ final class KitFilesTest extends TestCase
 
     public function test_the_published_schemas_are_the_ones_the_shapes_make(): void
     {
-        foreach (['rig' => Schema::rig(), 'kit' => Schema::kit()] as $name => $schema) {
+        foreach (['rig' => Schema::rig(), 'kit' => Schema::kit(), 'outing' => Schema::outing()] as $name => $schema) {
             $this->assertSame(Json::write($schema), (string) file_get_contents(__DIR__.'/../../../docs/schema/'.$name.'-1.schema.json'), 'php artisan schema:write');
         }
     }
@@ -108,6 +108,10 @@ final class KitFilesTest extends TestCase
             $this->assertTrue(self::valid('rig', $rig));
         }
         $this->assertTrue(self::valid('kit', json_decode((string) file_get_contents(self::DEMO))));
+        $outing = json_decode((string) file_get_contents(__DIR__.'/../../../database/demo/outings/fen-edge-first-frost.outing.json'));
+        $this->assertTrue(self::valid('outing', $outing));
+        $outing->subjects[0]->pinned = (object) ['format' => 'zinc-thimble/rig', 'version' => 1];
+        $this->assertFalse(self::valid('outing', $outing));
     }
 
     public function test_schema_and_check_refuse_the_same_files(): void
@@ -198,7 +202,9 @@ final class KitFilesTest extends TestCase
     private static function valid(string $schema, mixed $document): bool
     {
         static $schemas = [];
-        $schemas[$schema] ??= json_decode(Json::write($schema === 'rig' ? Schema::rig() : Schema::kit()), false, 64, JSON_THROW_ON_ERROR);
+        $schemas[$schema] ??= json_decode(Json::write(match ($schema) {
+            'rig' => Schema::rig(), 'kit' => Schema::kit(), default => Schema::outing()
+        }), false, 64, JSON_THROW_ON_ERROR);
 
         return (new Validator)->validate($document, $schemas[$schema])->isValid();
     }
