@@ -363,6 +363,7 @@ http {
     map \$request_uri \$workers {
         default 127.0.0.1:$FPM_PORT;
         "~^/api/kits/[0-9]+/(find|overview|map|import|cards|file)" 127.0.0.1:$((FPM_PORT + 1));
+        "~^/api/outings/[0-9]+/(plan|sheets|file)" 127.0.0.1:$((FPM_PORT + 1));
         "~^/api/me/archive" 127.0.0.1:$((FPM_PORT + 1));
     }
     # Whoever asks for another name asks for somebody else: links in letters name this one alone.

@@ -27,6 +27,9 @@ return [
     'loose_days' => 30,
     'most_bytes' => (int) env('ZINC_MOST_BYTES', 400 * 1024 * 1024),
 
+    // How long the plan of an outing may take; beyond it the best so far is told.
+    'outing_seconds' => 8.0 * max(1.0, (float) env('ZINC_PATIENCE', 1)),
+
     // How long each answer of Find may take; what there was no time for is told as left out. Where browsers share the server's processor,
     // as in the browser tests, the same work takes longer: they stretch it.
     'find_seconds' => array_map(

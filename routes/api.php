@@ -11,6 +11,8 @@ use App\Http\Controllers\GuestController;
 use App\Http\Controllers\GuideController;
 use App\Http\Controllers\KeptComparisonController;
 use App\Http\Controllers\KitController;
+use App\Http\Controllers\OutingController;
+use App\Http\Controllers\OutingPlanController;
 use App\Http\Controllers\PartController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\ReadyComparisonController;
@@ -24,7 +26,7 @@ use Illuminate\Support\Facades\Route;
 use ZincThimble\Core\Report\Derivation;
 
 // What no row can have as its number is the number of nothing: 18 digits fit the columns.
-Route::patterns(array_fill_keys(['kit', 'part', 'deleted', 'wish', 'rig', 'joint', 'comparison'], '[0-9]{1,18}') + ['number' => '[0-9]{1,9}', 'token' => '[A-Za-z0-9]{1,64}']);
+Route::patterns(array_fill_keys(['kit', 'part', 'deleted', 'wish', 'rig', 'joint', 'comparison', 'outing'], '[0-9]{1,18}') + ['number' => '[0-9]{1,9}', 'token' => '[A-Za-z0-9]{1,64}']);
 
 Route::post('guest', [GuestController::class, 'store'])->middleware([FromThePage::class, 'throttle:guests']);
 Route::get('first', [FirstVisitController::class, 'show'])->middleware('throttle:find');
@@ -112,6 +114,21 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
     Route::get('comparisons', [KeptComparisonController::class, 'index']);
     Route::post('comparisons', [KeptComparisonController::class, 'store']);
     Route::delete('comparisons/{comparison}', [KeptComparisonController::class, 'destroy']);
+    Route::get('outings', [OutingController::class, 'index']);
+    Route::post('outings', [OutingController::class, 'store']);
+    Route::post('outings/import', [OutingController::class, 'import'])->middleware('throttle:heavy');
+    Route::prefix('outings/{outing}')->group(function (): void {
+        Route::get('/', [OutingController::class, 'show']);
+        Route::put('/', [OutingController::class, 'save']);
+        Route::delete('/', [OutingController::class, 'destroy']);
+        Route::put('ticks', [OutingController::class, 'tick']);
+        Route::get('calendar', [OutingController::class, 'calendar']);
+        Route::middleware('throttle:heavy')->group(function (): void {
+            Route::get('plan', [OutingPlanController::class, 'show']);
+            Route::get('sheets', [OutingPlanController::class, 'sheets']);
+            Route::get('file', [OutingPlanController::class, 'export']);
+        });
+    });
     Route::get('rigs', [RigController::class, 'index']);
     Route::post('rigs', [RigController::class, 'store']);
     Route::get('rigs/proposals', [RigController::class, 'proposals']);

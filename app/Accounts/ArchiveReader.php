@@ -21,6 +21,8 @@ use App\Models\RigStep;
 use App\Models\SavedSearch;
 use App\Models\User;
 use App\Operations\Quota;
+use App\Outings\OutingArchive;
+use App\Outings\OutingStore;
 use App\Search\WishBlanks;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
@@ -30,6 +32,7 @@ use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\Json;
 use ZincThimble\Core\File\KitFile;
 use ZincThimble\Core\File\KitItem;
+use ZincThimble\Core\File\OutingFile;
 use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\File\Sound;
 use ZincThimble\Core\File\Text;
@@ -53,7 +56,7 @@ final class ArchiveReader
     /** @var array<int, Kit> */
     private array $kits = [];
 
-    public function __construct(private readonly RigStore $rigs, private readonly KeptComparisons $comparisons)
+    public function __construct(private readonly RigStore $rigs, private readonly KeptComparisons $comparisons, private readonly OutingArchive $outings)
     {
     }
 
@@ -82,6 +85,7 @@ final class ArchiveReader
                 $user->kits()->delete();
                 $user->rigs()->delete();
                 $user->comparisons()->delete();
+                $user->outings()->delete();
                 $this->joints($user, $account);
                 for ($number = 1; $this->has("kits/{$number}.kit.json"); $number++) {
                     $this->kits[$number] = $this->kit($user, $number);
@@ -98,6 +102,7 @@ final class ArchiveReader
                 }
                 LooseRigs::hold($user, 0);
                 $this->comparisons($user);
+                $this->outings($user);
                 Quota::bytes($user->id);
             });
         } finally {
@@ -159,6 +164,19 @@ final class ArchiveReader
         }
 
         return $kit;
+    }
+
+    private function outings(User $user): void
+    {
+        for ($number = 1; $number <= OutingStore::MOST && $this->has("outings/{$number}.outing.json"); $number++) {
+            $name = "outings/{$number}.outing.json";
+            $file = self::within($name, fn (): OutingFile => OutingFile::read($this->object($name)));
+            $more = $this->object("outings/{$number}.more.json");
+            $outing = $this->outings->read($user, $this->kits[self::int($more->kit ?? 0)] ?? null, $file, $this->ids);
+            $outing->revision = max(1, self::int($more->revision ?? 1));
+            $this->dates($outing, $more);
+            $outing->save();
+        }
     }
 
     private function part(Kit $kit, int $number, KitItem $item, int $position, mixed $about, ?\DateTimeInterface $deleted = null): void

@@ -11,11 +11,13 @@ use App\Models\Joint;
 use App\Models\KeptComparison;
 use App\Models\Kit;
 use App\Models\KitStep;
+use App\Models\Outing;
 use App\Models\Part;
 use App\Models\Rig;
 use App\Models\RigStep;
 use App\Models\SavedSearch;
 use App\Models\User;
+use App\Outings\OutingArchive;
 use App\Search\WishBlanks;
 use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\Json;
@@ -33,7 +35,7 @@ final class ArchiveWriter
     /** @var array<int, string> names of parts by their row */
     private array $names = [];
 
-    public function __construct(private readonly RigStore $rigs)
+    public function __construct(private readonly RigStore $rigs, private readonly OutingArchive $outings)
     {
     }
 
@@ -76,6 +78,7 @@ final class ArchiveWriter
             $kits[$kit->id] = $k + 1;
             $this->kit($kit, $k + 1);
         }
+        $this->outings($user, $kits);
         $comparisons = $user->comparisons()->with('rigs')->get();
         // What was only set up to be compared goes along where a comparison keeps it.
         $compared = $comparisons->flatMap(static fn (KeptComparison $each) => $each->rigs->pluck('id'))->all();
@@ -95,6 +98,19 @@ final class ArchiveWriter
                 'name' => $each->name, 'asked' => $each->asked, 'rigs' => $each->rigs->map(static fn (Rig $rig): ?int => $numbers[$rig->id] ?? null)->all(),
                 'createdAt' => ArchiveFormat::date($each->created_at), 'updatedAt' => ArchiveFormat::date($each->updated_at),
             ])->all()]));
+        }
+    }
+
+    /** @param  array<int, int>  $kits numbers of kits by their row */
+    private function outings(User $user, array $kits): void
+    {
+        foreach (Outing::query()->where('user_id', $user->id)->oldest('id')->get() as $o => $outing) {
+            $number = $o + 1;
+            $this->put("outings/{$number}.outing.json", $this->outings->write($outing, $this->names)->write());
+            $this->put("outings/{$number}.more.json", Json::write([
+                'kit' => $outing->kit_id === null ? null : $kits[$outing->kit_id] ?? null, 'revision' => $outing->revision,
+                'createdAt' => ArchiveFormat::date($outing->created_at), 'updatedAt' => ArchiveFormat::date($outing->updated_at),
+            ]));
         }
     }
 

@@ -9,7 +9,7 @@ use App\Operations\Quota;
 use Illuminate\Support\Facades\DB;
 use ZincThimble\Core\File\Text;
 
-/** What a guest told of their own gear goes along when they sign in: kits, rigs, comparisons, joints. The guest is gone then. */
+/** What a guest told of their own gear goes along when they sign in: kits, rigs, comparisons, outings, joints. The guest is gone then. */
 final class Belongings
 {
     public static function bring(User $guest, User $to): void
@@ -23,7 +23,7 @@ final class Belongings
             // A joint of the same name is the same joint: the one that is there stays.
             DB::table('joints')->where('user_id', $guest->id)->whereNotIn('name', DB::table('joints')->where('user_id', $to->id)->select('name'))->update(['user_id' => $to->id]);
             DB::table('comparison_rigs')->where('user_id', $guest->id)->update(['user_id' => $to->id]);
-            foreach (['kits', 'rigs', 'comparisons'] as $table) {
+            foreach (['kits', 'rigs', 'comparisons', 'outings'] as $table) {
                 self::hand($table, $guest, $to);
             }
             DB::statement('set constraints all immediate');

@@ -8,14 +8,21 @@ use App\Bench\RigStore;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Models\User;
+use App\Outings\OutingArchive;
+use App\Outings\OutingStore;
+use App\Outings\ShiftedDay;
 use Illuminate\Support\Facades\DB;
 use ZincThimble\Core\File\KitFile;
+use ZincThimble\Core\File\OutingFile;
 use ZincThimble\Core\File\RigFile;
 
 /** The herbarium's kit and rigs, as files, and copies of them for guests. */
 final class Demonstration
 {
-    public function __construct(private readonly RigStore $rigs)
+    /** Days from today on which each made-up outing is, by the beginning of its file's name. */
+    private const DAYS = ['1' => -9, '2' => 0, '3' => 6];
+
+    public function __construct(private readonly RigStore $rigs, private readonly OutingStore $outings)
     {
     }
 
@@ -51,6 +58,13 @@ final class Demonstration
                 $this->refer($document, $ids);
                 $core = RigFile::read($document);
                 $this->rigs->create($user, $kit, $core, $core->name);
+            }
+        }
+        foreach (glob(self::folder().'/outings/*.outing.json') ?: [] as $path) {
+            $document = json_decode((string) file_get_contents($path), false, 64, JSON_THROW_ON_ERROR);
+            if ($document instanceof \stdClass) {
+                $day = now()->toDateTimeImmutable()->modify(sprintf('%+d days', self::DAYS[basename($path)[0]] ?? 0));
+                $this->outings->create($user, $kit, OutingArchive::ofKit(OutingFile::read(ShiftedDay::to($document, $day)), $kit));
             }
         }
     }

@@ -7,12 +7,13 @@ namespace App\Bench;
 use Illuminate\Http\JsonResponse;
 use Symfony\Component\HttpKernel\Exception\ConflictHttpException;
 
-/** A step was meant for a rig that has changed since. Nothing was written. */
+/** A change was meant for a rig or an outing that has changed since. Nothing was written. */
 final class StaleRevision extends ConflictHttpException
 {
-    public function __construct(public readonly int $revision)
+    /** @param  string  $what  what was changed, in a word */
+    public function __construct(public readonly int $revision, string $what = 'rig')
     {
-        parent::__construct('This rig was changed in another window. It is shown as it is now; repeat the last step.');
+        parent::__construct('This '.$what.' was changed in another window. It is shown as it is now; repeat the last step.');
     }
 
     public function render(): JsonResponse

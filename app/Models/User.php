@@ -64,6 +64,15 @@ final class User extends Authenticatable
         return $comparisons;
     }
 
+    /** @return HasMany<Outing, $this> the newest first */
+    public function outings(): HasMany
+    {
+        $outings = $this->hasMany(Outing::class);
+        $outings->orderByRaw('held_on desc nulls first, id desc');
+
+        return $outings;
+    }
+
     /** @return HasMany<Joint, $this> */
     public function joints(): HasMany
     {

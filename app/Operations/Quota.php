@@ -29,13 +29,14 @@ final class Quota
         }
     }
 
-    /** Bytes of a person's kits, rigs and their histories. */
+    /** Bytes of a person's kits, rigs and outings, with their histories. */
     public static function kept(int $user): int
     {
         $sum = DB::selectOne('select
             (select coalesce(sum(bytes), 0) from rig_steps join rigs on rigs.id = rig_steps.rig_id where rigs.user_id = ?)
             + (select coalesce(sum(bytes), 0) from kit_steps join kits on kits.id = kit_steps.kit_id where kits.user_id = ?)
-            + (select coalesce(sum(bytes), 0) from parts join kits on kits.id = parts.kit_id where kits.user_id = ?) as bytes', [$user, $user, $user]);
+            + (select coalesce(sum(bytes), 0) from parts join kits on kits.id = parts.kit_id where kits.user_id = ?)
+            + (select coalesce(sum(bytes), 0) from outings where user_id = ?) as bytes', [$user, $user, $user, $user]);
 
         return $sum instanceof \stdClass && is_numeric($sum->bytes) ? (int) $sum->bytes : 0;
     }

@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace App\Search;
 
+use App\Models\Part;
 use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Rig\Rig;
 
 /** A rig put together from a kit, as a file of its own. */
 final class RigAsFound
 {
-    /** What belongs to a kit alone. */
-    private const ONLY_KIT = ['id' => 0, 'count' => 0, 'marriedTo' => 0, 'note' => 0];
+    /** What belongs to a kit alone, and the row that a part came from. */
+    private const ONLY_KIT = [Part::REFERENCE => 0, 'id' => 0, 'count' => 0, 'marriedTo' => 0, 'note' => 0];
 
     /** @return array<string, mixed> */
     public static function document(Rig $rig): array

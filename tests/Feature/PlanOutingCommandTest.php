@@ -14,7 +14,7 @@ final class PlanOutingCommandTest extends TestCase
 {
     private const KIT = 'database/demo/herbarium.kit.json';
 
-    private const OUTING = 'database/demo/outings/fen-edge-first-frost.outing.json';
+    private const OUTING = 'database/demo/outings/3-fen-edge-first-frost.outing.json';
 
     public function test_each_subject_has_its_rig_as_a_file_that_does_it(): void
     {

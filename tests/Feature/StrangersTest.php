@@ -8,6 +8,7 @@ use App\Compare\KeptComparisons;
 use App\Models\Joint;
 use App\Models\KeptComparison;
 use App\Models\Kit;
+use App\Models\Outing;
 use App\Models\Part;
 use App\Models\Rig;
 use App\Models\SavedSearch;
@@ -42,6 +43,8 @@ final class StrangersTest extends TestCase
         $owner->joints()->save(new Joint(['name' => 'plover']));
         $owner->kits()->firstOrFail()->wishes()->create(['name' => 'Theirs', 'wish' => (object) ['magnification' => 1]]);
         $this->app->make(KeptComparisons::class)->keep($owner, 'Theirs', [$rig], []);
+        $outings = $owner->outings()->get()->toArray();
+        $ticks = $owner->outings()->firstOrFail()->ticks()->orderBy('what')->get()->toArray();
         $this->actingAs($this->guest());
         $walked = 0;
         foreach ($this->guarded() as [$method, $route]) {
@@ -58,6 +61,8 @@ final class StrangersTest extends TestCase
         $this->assertSame(1, $owner->joints()->count());
         $this->assertSame(1, SavedSearch::query()->where('kit_id', $rig->kit_id)->count());
         $this->assertSame(1, $owner->comparisons()->count());
+        $this->assertEquals($outings, $owner->outings()->get()->toArray());
+        $this->assertEquals($ticks, $owner->outings()->firstOrFail()->ticks()->orderBy('what')->get()->toArray());
         $mine = array_column($this->getJson('/api/rigs')->json(), 'id');
         $this->assertNotContains($rig->id, $mine);
         $this->assertNotContains($rig->kit_id, array_column($this->getJson('/api/kits')->json(), 'id'));
@@ -124,6 +129,8 @@ final class StrangersTest extends TestCase
 
         $comparison = (string) (KeptComparison::query()->where('user_id', $rig->user_id)->value('id') ?? 1);
 
-        return '/'.str_replace(['{reading}', '{comparison}', '{school}', '{rig}', '{kit}', '{part}', '{deleted}', '{joint}', '{number}', '{wish}', '{card}', '{session}'], ['magnification', $comparison, 'stop-or-stop', (string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0', $wish, 'ladder', str_repeat('a', 16)], $route->uri()).'?travel=2.focus&index=0&front=larch&rear=tern&magnification=1&camera='.$part.'&lens='.$part;
+        $outing = (string) Outing::query()->where('user_id', $rig->user_id)->value('id');
+
+        return '/'.str_replace(['{outing}', '{reading}', '{comparison}', '{school}', '{rig}', '{kit}', '{part}', '{deleted}', '{joint}', '{number}', '{wish}', '{card}', '{session}'], [$outing, 'magnification', $comparison, 'stop-or-stop', (string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0', $wish, 'ladder', str_repeat('a', 16)], $route->uri()).'?travel=2.focus&index=0&front=larch&rear=tern&magnification=1&camera='.$part.'&lens='.$part;
     }
 }

@@ -6,26 +6,18 @@ namespace App\Http\Controllers;
 
 use App\Bench\RigStore;
 use App\Http\Attachment;
-use App\Http\Resources\DrawingCamera;
-use App\Http\Resources\DrawingPart;
-use App\Http\Resources\SheetSection;
-use App\Http\Resources\SheetText;
 use App\Http\Resources\SheetView;
 use App\Http\Resources\Trouble;
 use App\Models\Rig;
+use App\Plan\SheetViews;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
-use ZincThimble\Core\Drawing\Layout;
 use ZincThimble\Core\File\Json;
-use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Plan\Sheet;
-use ZincThimble\Core\Plan\SheetLine;
 use ZincThimble\Core\Plan\Shots;
-use ZincThimble\Core\Reading\Reading;
-use ZincThimble\Core\Rig\Rig as CoreRig;
 
 /** A rig's sheet for the table or the bag. */
 final class SheetController
@@ -48,23 +40,7 @@ final class SheetController
         return match ($request->input('as')) {
             'text' => Attachment::of($sheet->text(), 'text/plain; charset=UTF-8', $name.'.sheet.txt'),
             'file' => Attachment::of(Json::write(['format' => 'zinc-thimble/sheet', 'version' => 1, 'title' => $sheet->title, 'ruleMm' => $sheet->ruleMm, 'sections' => $sheet->toArray()]), 'application/json', $name.'.sheet.json'),
-            default => response()->json($this->view($sheet, $core)),
+            default => response()->json(SheetViews::of($sheet, $core)),
         };
-    }
-
-    private function view(Sheet $sheet, CoreRig $rig): SheetView
-    {
-        $axis = Axis::of($rig);
-        $reading = Reading::along($rig, $axis);
-        $plan = Layout::of($rig, $axis, $reading);
-        $sections = [];
-        foreach ($sheet->sections as $heading => $lines) {
-            $sections[] = new SheetSection($heading, array_map(static fn (SheetLine $line): SheetText => new SheetText($line->text, $line->figure), $lines));
-        }
-
-        return new SheetView(
-            $sheet->title, $sections, $sheet->ruleMm, new DrawingCamera(...$plan['camera']),
-            array_values(array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts'])), $plan['tipMm'], $reading->subjectDistanceMm,
-        );
     }
 }

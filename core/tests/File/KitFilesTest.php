@@ -108,7 +108,7 @@ final class KitFilesTest extends TestCase
             $this->assertTrue(self::valid('rig', $rig));
         }
         $this->assertTrue(self::valid('kit', json_decode((string) file_get_contents(self::DEMO))));
-        $outing = json_decode((string) file_get_contents(__DIR__.'/../../../database/demo/outings/fen-edge-first-frost.outing.json'));
+        $outing = json_decode((string) file_get_contents(__DIR__.'/../../../database/demo/outings/3-fen-edge-first-frost.outing.json'));
         $this->assertTrue(self::valid('outing', $outing));
         $outing->subjects[0]->pinned = (object) ['format' => 'zinc-thimble/rig', 'version' => 1];
         $this->assertFalse(self::valid('outing', $outing));

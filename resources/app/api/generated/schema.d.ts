@@ -596,6 +596,134 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/outings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listOutings"];
+        put?: never;
+        post: operations["addOuting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outings/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["importOuting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outings/{outing}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showOuting"];
+        put: operations["saveOuting"];
+        post?: never;
+        delete: operations["deleteOuting"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outings/{outing}/ticks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["tickOff"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outings/{outing}/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["outingCalendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outings/{outing}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["planOuting"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outings/{outing}/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["outingSheets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outings/{outing}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["exportOuting"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/kits/{kit}/parts": {
         parameters: {
             query?: never;
@@ -1404,6 +1532,12 @@ export interface components {
             /** @description Needed where it is taken in: the one that the person saw */
             revision?: number;
         };
+        ImportOuting: {
+            /** @description The file as it is */
+            text: string;
+            /** @description The oldest kit unless named */
+            kit?: number | null;
+        };
         ImportRig: {
             /** @description The file as it is */
             text: string;
@@ -1500,6 +1634,16 @@ export interface components {
             /** @description The one that the person saw */
             revision: number;
         };
+        SaveOuting: {
+            /** @description The one that the person saw; needed but for a new one */
+            revision?: number;
+            /** @description null = none */
+            kit?: number | null;
+            /** @description The fields of its file: name, date, place, startsAt, by, conditions, preparations, checks, subjects */
+            outing: {
+                [key: string]: unknown;
+            };
+        };
         SaveSearch: {
             /** @description A wish to be kept under a name. */
             name: string;
@@ -1561,6 +1705,16 @@ export interface components {
             id?: string;
             step: components["schemas"]["Step"];
         };
+        TickOff: {
+            /** @description A line of the packing list or of the checks, done or not, and when somebody said so. */
+            what: string;
+            ticked: boolean;
+            /**
+             * Format: date-time
+             * @description By the clock of who said it
+             */
+            at: string;
+        };
         /** @description Best apertures for a subject as deep as this one, and the stack. */
         AdviceView: {
             /** Format: float */
@@ -1574,6 +1728,55 @@ export interface components {
             frames: number | null;
             /** Format: float */
             stepMm: number | null;
+        };
+        /** @description What one subject is to be photographed with. */
+        AssignmentView: {
+            subject: string;
+            /** @description Of its rig; null = no rig of the kit does it */
+            letter: string | null;
+            /** @description The rig in a line */
+            title: string;
+            scales: components["schemas"]["ScaleView"][];
+            /** Format: float */
+            magnification: number | null;
+            /** Format: float */
+            fieldWidthMm: number | null;
+            /** Format: float */
+            workingDistanceMm: number | null;
+            /** Format: float */
+            workingDistanceHalfWidth: number | null;
+            /** Format: float */
+            subjectDistanceMm: number | null;
+            /** Format: float */
+            effectiveAperture: number | null;
+            /** Format: float */
+            depthOfFieldMm: number | null;
+            /** @description Of the stack; null = one shot */
+            frames: number | null;
+            /**
+             * Format: float
+             * @description From frame to frame
+             */
+            stepMm: number | null;
+            /** @description What lights it, in words */
+            light: string | null;
+            warnings: string[];
+            cautions: string[];
+            /** @description As set for it, a whole rig file */
+            rig: {
+                [key: string]: unknown;
+            } | null;
+            body: components["schemas"]["DrawingCamera"] | null;
+            drawn: components["schemas"]["DrawingPart"][];
+            /** Format: float */
+            tipMm: number | null;
+            /**
+             * Format: float
+             * @description What the bag weighs without this subject; null = it is the only one
+             */
+            withoutMassG: number | null;
+            withoutParts: number | null;
+            buying: components["schemas"]["BuyView"][];
         };
         /** @description A rig that is no better in anything than another. */
         BeatenBy: {
@@ -1613,6 +1816,14 @@ export interface components {
         BridgeView: {
             to: number;
             part: string | null;
+        };
+        /** @description A part that would do it. */
+        BuyView: {
+            part: string;
+            /** @description The day by which it has to be ordered */
+            orderBy: string | null;
+            /** @description Whether it can’t arrive any more */
+            late: boolean;
         };
         /** @description The camera of a rig. */
         CameraView: {
@@ -2355,6 +2566,80 @@ export interface components {
             reason: string | null;
             changes: components["schemas"]["NewsChange"][];
         };
+        /** @description Which rig for which subject, in which order, and what goes into the bag. */
+        OutingPlanView: {
+            assignments: components["schemas"]["AssignmentView"][];
+            visits: components["schemas"]["VisitView"][];
+            bag: components["schemas"]["PackedView"][];
+            /** Format: float */
+            massG: number;
+            parts: number;
+            /** @description Undone and made from the first rig to the last */
+            joints: number;
+            /** @description Whether nothing less covers all */
+            optimal: boolean;
+            /**
+             * Format: float
+             * @description How far from the least it can be at most
+             */
+            atMostOffBy: number;
+            orderOptimal: boolean;
+            leftOut: string[];
+        };
+        /** @description Something that is to be photographed. */
+        OutingSubjectView: {
+            name: string;
+            /** @description The blanks of Find */
+            wish: {
+                [key: string]: unknown;
+            };
+            /** @description What is known of it, as in a rig file */
+            subject: {
+                [key: string]: unknown;
+            };
+            /** @description When it has to be; null = whenever it suits */
+            at: string | null;
+            /** @description Parts that must not be used for it */
+            without: string[];
+            /** @description The rig it is to be done with, a whole rig file; null = whichever suits best */
+            pinned: {
+                [key: string]: unknown;
+            } | null;
+        };
+        /** @description An outing in the list of them. */
+        OutingSummary: {
+            id: number;
+            name: string;
+            /** @description null = not said */
+            date: string | null;
+            place: string | null;
+            /** @description How many are wanted */
+            subjects: number;
+            /** @description planned, today or done: by its date */
+            when: string;
+        };
+        /** @description A planned day. */
+        OutingView: {
+            id: number;
+            revision: number;
+            /** @description The kit it is packed from; null = it is gone */
+            kit: number | null;
+            name: string;
+            date: string | null;
+            place: string | null;
+            startsAt: string | null;
+            /** @description mass, parts, rigs or price: what the bag is to be least of */
+            by: string;
+            /** @description The light and the surroundings of the day, as in a rig file */
+            conditions: {
+                [key: string]: unknown;
+            };
+            preparations: components["schemas"]["PreparationView"][];
+            checks: string[];
+            /** @description What is ticked off, of bag and checks */
+            packed: string[];
+            subjects: components["schemas"]["OutingSubjectView"][];
+        };
         /** @description What a kit can do at all: cells are counted from the least magnification and working distance, even in the logarithm. */
         OverviewView: {
             rigs: number;
@@ -2374,6 +2659,21 @@ export interface components {
             gaps: number[][];
             magnification: components["schemas"]["Interval"] | null;
             leftOut: string[];
+        };
+        /** @description A line of the packing list. */
+        PackedView: {
+            /** @description Its row in the kit; null = it isn’t there */
+            part: number | null;
+            name: string;
+            count: number;
+            /**
+             * Format: float
+             * @description g of one; null = not known
+             */
+            massG: number | null;
+            toBuy: boolean;
+            /** @description Subjects that need it */
+            for: string[];
         };
         /** @description What one part adds to a rig: its readings with it less those without. */
         PartAdds: {
@@ -2446,6 +2746,18 @@ export interface components {
              * @description Diameter of the disc that a point becomes, at the sensor
              */
             discMm: number;
+        };
+        /** @description What must be ready some time before it is needed. */
+        PreparationView: {
+            what: string;
+            /** @description s before it is needed */
+            leadS: number;
+            /** @description The subject that needs it; null = the outing */
+            for: string | null;
+            /** @description When it has to be begun at the latest; null = nothing says when it is needed */
+            due: string | null;
+            /** @description Whether that is over */
+            late: boolean;
         };
         /** @description A first rig that the kit can make. */
         ProposalView: {
@@ -2696,6 +3008,11 @@ export interface components {
             rigs: number;
             cells: number[][];
             gaps: number[][];
+        };
+        /** @description A setting as it is engraved. */
+        ScaleView: {
+            part: string;
+            reads: string;
         };
         /** @description What the other schools say of the same rig. */
         SchoolsView: {
@@ -3079,6 +3396,15 @@ export interface components {
         /** @description Why a request was refused. */
         Trouble: {
             message: string;
+        };
+        /** @description A rig in its turn. */
+        VisitView: {
+            letter: string;
+            subjects: number[];
+            /** @description Joints undone before it */
+            undone: number;
+            /** @description Joints made for it */
+            made: number;
         };
         /** @description What a rig with a port does in one place: in air, behind the port, with wet glass before it. */
         WaterView: {
@@ -4875,6 +5201,310 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    listOutings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutingSummary"][];
+                };
+            };
+        };
+    };
+    addOuting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveOuting"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutingView"];
+                };
+            };
+            /** @description What is wrong where */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    importOuting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ImportOuting"];
+            };
+        };
+        responses: {
+            /** @description Kept, under a name that is free */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutingView"];
+                };
+            };
+            /** @description What is wrong where */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    showOuting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The outing */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutingView"];
+                };
+            };
+        };
+    };
+    saveOuting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveOuting"];
+            };
+        };
+        responses: {
+            /** @description As it is kept now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutingView"];
+                };
+            };
+            /** @description It has changed since the person saw it */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Conflict"];
+                };
+            };
+            /** @description What is wrong where */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    deleteOuting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Gone, with everything of it */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    tickOff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TickOff"];
+            };
+        };
+        responses: {
+            /** @description What is ticked off now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    outingCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What must be ready when (RFC 5545) */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+        };
+    };
+    planOuting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is planned */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutingPlanView"];
+                };
+            };
+            /** @description A wish that can’t be so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    outingSheets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A sheet for each subject that has a rig, in the order of the day */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetView"][];
+                };
+            };
+        };
+    };
+    exportOuting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The outing as one open file, with what is planned */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": Record<string, never>;
                 };
             };
         };
