@@ -27,6 +27,7 @@ use ZincThimble\Core\Finding\Cautions;
 use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Findings;
 use ZincThimble\Core\Finding\Phrase;
+use ZincThimble\Core\Finding\Severity;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Outing\Assignment;
@@ -112,7 +113,7 @@ final class OutingViews
         $figures = $rig === null ? self::NOTHING : self::figures($rig);
 
         return new AssignmentView(...$figures + [
-            'subject' => $each->subject->name, 'letter' => $each->letter, 'warnings' => array_map(static fn (Finding $finding): string => $finding->message(), $each->warnings),
+            'subject' => $each->subject->name, 'letter' => $each->letter, 'warnings' => array_values(array_map(static fn (Finding $finding): string => $finding->message(), array_filter($each->warnings, static fn (Finding $finding): bool => $finding->severity === Severity::Warn))),
             'withoutMassG' => $each->without?->massG, 'withoutParts' => $each->without?->parts, 'buying' => $buying,
         ]);
     }

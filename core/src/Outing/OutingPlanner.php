@@ -22,6 +22,7 @@ use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Search\Budget;
 use ZincThimble\Core\Search\Candidate;
 use ZincThimble\Core\Search\PurchaseSuggestion;
+use ZincThimble\Core\Search\Ranking;
 use ZincThimble\Core\Search\Route;
 use ZincThimble\Core\Search\Search;
 use ZincThimble\Core\Search\SearchKit;
@@ -29,13 +30,13 @@ use ZincThimble\Core\Search\SearchKit;
 /**
  * What to take along, and in which order to put it together (OPTICS.md, "An outing").
  *
- * First each subject is asked of the kit, as Find does. Of what Find would show, and of all that is no worse than that, the bag with the
- * least is taken, exactly; then, with what is in that bag, the fewest rigs; then their order. Whatever somebody has decided stands.
+ * First each subject is asked of the kit, as Find does. Of the rigs that are hardly more trouble than the best, the bag with the least is
+ * taken, exactly; then, with what is in that bag, the fewest rigs; then their order. Whatever somebody has decided stands.
  */
 final class OutingPlanner
 {
-    /** Rows of Find whose rank is good enough: a rig that ranks behind these is none that anybody takes along for its mass. */
-    private const ROWS = 60;
+    /** A rig that is so much more trouble than the best for its subject is none that anybody takes along for its grams: one thorn (Weight). */
+    public const TROUBLE = 1.0;
 
     /** Rigs of one subject that are read. */
     private const READ = 200;
@@ -147,17 +148,21 @@ final class OutingPlanner
         }
         $found = $this->search($subject)->ask($subject->wanted, self::READ);
         array_push($this->leftOut, ...$found->leftOut);
-        $last = $found->rows[min(self::ROWS, count($found->rows)) - 1] ?? null;
+        $least = array_reduce($found->each, static fn (float $least, Candidate $each): float => min($least, self::trouble($each, $subject)), INF);
         $options = [];
         foreach ($found->each as $candidate) {
-            // What weighs more in trouble than the last row that Find shows first isn't taken along for its grams.
-            if ($last !== null && $candidate->rank[0] > $last->rank[0] + 1e-9 && count($options) >= self::ROWS) {
-                break;
+            if (self::trouble($candidate, $subject) <= $least + self::TROUBLE) {
+                $options[] = SubjectOption::of($this->keys, $candidate, Accessories::of($this->keys, $subject, $candidate, $away));
             }
-            $options[] = SubjectOption::of($this->keys, $candidate, Accessories::of($this->keys, $subject, $candidate, $away));
         }
 
         return $options;
+    }
+
+    /** What its warnings and joints weigh: first in the rank by ease, second in every other. */
+    private static function trouble(Candidate $candidate, WantedSubject $subject): float
+    {
+        return $candidate->rank[$subject->wanted->ranking === Ranking::Ease ? 0 : 1] ?? 0.0;
     }
 
     private static function pinned(Rig $rig): Candidate

@@ -145,6 +145,20 @@ export const api = {
     questions: (kit: number) => unwrap(client.GET('/kits/{kit}/questions', { params: ofKit(kit) })),
     askSchool: (kit: number, school: string) =>
         unwrap(client.POST('/kits/{kit}/questions/{school}', { params: { path: { kit, school } } })),
+    outings: () => unwrap(client.GET('/outings')),
+    outing: (outing: number) => unwrap(client.GET('/outings/{outing}', { params: { path: { outing } } })),
+    addOuting: (body: Schema['SaveOuting']) => unwrap(client.POST('/outings', { body })),
+    importOuting: (text: string, kit?: number) => unwrap(client.POST('/outings/import', { body: { text, kit } })),
+    saveOuting: (outing: number, body: Schema['SaveOuting']) =>
+        unwrap(client.PUT('/outings/{outing}', { params: { path: { outing } }, body })),
+    deleteOuting: (outing: number) => unwrap(client.DELETE('/outings/{outing}', { params: { path: { outing } } })),
+    tickOff: (outing: number, body: Schema['TickOff']) =>
+        unwrap(client.PUT('/outings/{outing}/ticks', { params: { path: { outing } }, body })),
+    planOuting: (outing: number) => unwrap(client.GET('/outings/{outing}/plan', { params: { path: { outing } } })),
+    outingSheets: (outing: number) => unwrap(client.GET('/outings/{outing}/sheets', { params: { path: { outing } } })),
+    outingAddress: (outing: number, what: 'file' | 'calendar') => `/api/outings/${outing}/${what}`,
+    rigFile: async (rig: number) =>
+        (await (await fetch(`/api/rigs/${rig}/file`, { headers: { Accept: 'application/json' } })).json()) as PartFields,
     comparisons: () => unwrap(client.GET('/comparisons')),
     keepComparison: (name: string, rigs: string, asked: Record<string, unknown>) =>
         unwrap(client.POST('/comparisons', { body: { name, rigs, asked } })),

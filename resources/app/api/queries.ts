@@ -1,5 +1,5 @@
 import type { QueryClient } from '@tanstack/react-query';
-import type { KitView, RigView } from './client';
+import type { KitView, RigView, Schema } from './client';
 
 /** Every key under which an answer is kept. What is asked anew when something changes stands below, and nowhere else. */
 export const keys = {
@@ -33,6 +33,10 @@ export const keys = {
     comparisonSweep: (query: unknown, rig: number, travel: string) => ['comparison', 'sweep', query, rig, travel],
     comparisons: ['comparisons'],
     questions: (kit: KitView | undefined) => ['questions', kit?.id, kit?.revision],
+    outings: ['outings'],
+    outing: (id: number) => ['outing', id],
+    outingPlan: (id: number, revision: number | undefined) => ['outing-plan', id, revision],
+    outingSheets: (id: number) => ['outing-sheets', id],
     rigs: ['rigs'],
     rigsLike: (search: string, page: number) => ['rigs', search, page],
     rig: (id: number) => ['rig', id],
@@ -74,6 +78,8 @@ export function kitChanged(queries: QueryClient, kit: KitView | undefined): void
         'light',
         'shots',
         'sheet',
+        'outing-plan',
+        'outing-sheets',
     );
 }
 
@@ -90,6 +96,17 @@ export function rigsChanged(queries: QueryClient): void {
 /** A comparison was kept or dropped. */
 export function comparisonsChanged(queries: QueryClient): void {
     stale(queries, 'comparisons');
+}
+
+/** An outing was made, changed or deleted. */
+export function outingChanged(queries: QueryClient, outing: Schema['OutingView'] | null): void {
+    if (outing) queries.setQueryData(keys.outing(outing.id), outing);
+    stale(queries, 'outings', 'outing-sheets');
+}
+
+/** An outing was changed elsewhere meanwhile. */
+export function outingIsOld(queries: QueryClient): void {
+    stale(queries, 'outing');
 }
 
 /** Own joints were added or dropped. */

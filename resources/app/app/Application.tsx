@@ -14,6 +14,9 @@ const FindPage = lazy(() => import('../pages/find/FindPage'));
 const CardsPage = lazy(() => import('../pages/cards/CardsPage'));
 const ComparePage = lazy(() => import('../pages/compare/ComparePage'));
 const SheetPage = lazy(() => import('../pages/sheet/SheetPage'));
+const OutingsPage = lazy(() => import('../pages/outings/OutingsPage'));
+const OutingPage = lazy(() => import('../pages/outings/OutingPage'));
+const OutingSheets = lazy(() => import('../pages/outings/OutingSheets'));
 const SharedPage = lazy(() => import('../pages/shared/SharedPage'));
 
 /** What anybody may see, and the rest for whoever is here. */
@@ -43,6 +46,9 @@ function Inside() {
             <Route path="/find" element={<FindPage person={me.data} />} />
             <Route path="/find/cards" element={<CardsPage person={me.data} />} />
             <Route path="/compare" element={<ComparePage person={me.data} />} />
+            <Route path="/outings" element={<OutingsPage person={me.data} />} />
+            <Route path="/outings/:outing" element={<OutingPage person={me.data} />} />
+            <Route path="/outings/:outing/sheets" element={<OutingSheets person={me.data} />} />
             <Route path="/sheet/:rig" element={<SheetPage person={me.data} />} />
             <Route path="*" element={<Navigate to="/bench" replace />} />
         </Routes>

@@ -37,7 +37,7 @@ export function Bar({ person, children }: { person: Schema['Person']; children: 
             <Mark />
             <span className="mr-6 ml-1 text-base font-semibold whitespace-nowrap max-sm:sr-only">{strings.product}</span>
             <nav aria-label="Places" className="flex h-11 max-sm:h-11">
-                {(['bench', 'kit', 'find', 'compare'] as const).map((place) => (
+                {(['bench', 'kit', 'find', 'compare', 'outings'] as const).map((place) => (
                     <NavLink
                         key={place}
                         to={`/${place}`}

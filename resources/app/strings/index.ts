@@ -9,6 +9,7 @@ import { keysOfPlaces } from './keys';
 import { kit } from './kit';
 import { light } from './light';
 import { offline } from './offline';
+import { outings } from './outings';
 import { rig } from './rig';
 import { shell } from './shell';
 import { terms } from './terms';
@@ -20,6 +21,7 @@ export const strings = {
     ...bench,
     ...rig,
     ...offline,
+    ...outings,
     ...account,
     ...kit,
     ...find,

@@ -58,6 +58,16 @@ export const keysOfPlaces = {
                 ],
             ],
             [
+                '/outings',
+                'Everything is reached by Tab; what is worked out follows.',
+                [
+                    ['Tab', 'from subject to subject, and along the bag'],
+                    ['Space', 'tick a line off'],
+                    ['Esc', 'leave a form as it was'],
+                    ['?', 'this list'],
+                ],
+            ],
+            [
                 '/sheet',
                 'Paper has none; the page has these.',
                 [

@@ -1,14 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api, reasonOf, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
-import { commonScale, rigOutline } from '../../drawing/rigOutline';
 import { Bar } from '../../shell/Bar';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
-import { longest, margin, pageRule, paperIn, papers, type Paper } from './paper';
-import { PaperRule } from './PaperRule';
+import { PaperChoice } from '../../paper/PaperChoice';
+import { paperIn } from '../../paper/paper';
+import { SheetPaper } from '../../paper/SheetPaper';
+import { usePageRule } from '../../paper/usePageRule';
 
 const say = strings.sheet;
 
@@ -19,15 +19,7 @@ export default function SheetPage({ person }: { person: Schema['Person'] }) {
     const [params, setParams] = useSearchParams();
     const paper = paperIn(params);
     const sheet = useQuery({ queryKey: keys.sheet(id), queryFn: () => api.sheet(id), retry: false, staleTime: 0 });
-    // The page’s size is told to the browser by a style sheet of its own: nothing is written into the document.
-    useEffect(() => {
-        const rule = new CSSStyleSheet();
-        rule.replaceSync(pageRule(paper));
-        document.adoptedStyleSheets = [...document.adoptedStyleSheets, rule];
-        return () => {
-            document.adoptedStyleSheets = document.adoptedStyleSheets.filter((each) => each !== rule);
-        };
-    }, [paper]);
+    usePageRule(paper);
     return (
         <div className="flex min-h-dvh flex-col">
             <Bar person={person}>{null}</Bar>
@@ -36,20 +28,7 @@ export default function SheetPage({ person }: { person: Schema['Person'] }) {
                     <Link to={`/bench/${id}`} className="text-beam underline underline-offset-2">
                         {say.back}
                     </Link>
-                    <label className="ml-auto">
-                        <span className="text-soft">{say.paper}</span>{' '}
-                        <select
-                            className="border-b border-ink bg-transparent"
-                            value={paper}
-                            onChange={(event) => setParams({ paper: event.target.value }, { replace: true })}
-                        >
-                            {(Object.keys(papers) as Paper[]).map((each) => (
-                                <option key={each} value={each}>
-                                    {say.papers[each]}
-                                </option>
-                            ))}
-                        </select>
-                    </label>
+                    <PaperChoice paper={paper} onChange={(each) => setParams({ paper: each }, { replace: true })} />
                     <Button strong onClick={() => print()}>
                         {say.print}
                     </Button>
@@ -65,109 +44,8 @@ export default function SheetPage({ person }: { person: Schema['Person'] }) {
                         {reasonOf(sheet.error)}
                     </p>
                 )}
-                {sheet.data && <Page sheet={sheet.data} paper={paper} />}
+                {sheet.data && <SheetPaper sheet={sheet.data} paper={paper} />}
             </main>
         </div>
-    );
-}
-
-/** Headings that stand beside each other where the paper is wide enough. */
-const [left, right] = [
-    ['Join, from the camera out', 'Light', 'Window of focus'],
-    ['Do', 'One shot', 'Stack'],
-];
-
-function Page({ sheet, paper }: { sheet: Schema['SheetView']; paper: Paper }) {
-    const [width] = papers[paper];
-    const section = (heading: string) => sheet.sections.find((each) => each.heading === heading);
-    const narrow = paper === 'A6';
-    const column = (headings: readonly string[]) => headings.map((heading) => <Section key={heading} section={section(heading)} />);
-    return (
-        <article
-            aria-label={sheet.title}
-            className="sheet mx-auto text-black phone:max-w-full phone:p-3!"
-            style={{ width: `${width}mm`, padding: `${margin}mm`, fontSize: narrow ? '7.5pt' : '8.5pt' }}
-        >
-            <h1 className="pb-[1mm] text-[1.6em] leading-tight font-semibold">{sheet.title}</h1>
-            <Outline sheet={sheet} wide={width - 2 * margin} />
-            <Figures section={section('Figures')} />
-            <div className={narrow ? '' : 'grid grid-cols-2 gap-x-[6mm] phone:grid-cols-1'}>
-                <div>{column(left)}</div>
-                <div>{column(right)}</div>
-            </div>
-            <Section section={section('Mind')} />
-            <Blanks section={section('Write down')} />
-            {sheet.ruleMm !== null && sheet.ruleMm <= longest && <PaperRule mm={sheet.ruleMm} paper={paper} />}
-        </article>
-    );
-}
-
-function Outline({ sheet, wide }: { sheet: Schema['SheetView']; wide: number }) {
-    const [width, height] = [520, 92];
-    const scale = commonScale([sheet], width, height, 2);
-    const plane = width - 6;
-    const { path, tipX } = rigOutline(sheet, scale, plane, height / 2);
-    return (
-        <svg
-            viewBox={`0 0 ${width} ${height}`}
-            style={{ width: `${wide}mm` }}
-            className="block max-w-full"
-            role="img"
-            aria-label={say.drawing}
-        >
-            <path d={path} fill="none" stroke="#000" strokeWidth={1.2} strokeLinejoin="round" />
-            <path d={`M${tipX} ${height / 2}H${plane}`} stroke="#000" strokeWidth={0.6} strokeDasharray="1 3" />
-            {sheet.subjectDistanceMm !== null && <path d={`M${plane} 8V${height - 8}`} stroke="#000" strokeWidth={1.8} />}
-        </svg>
-    );
-}
-
-function Figures({ section }: { section: Schema['SheetSection'] | undefined }) {
-    return (
-        <dl className="my-[1.5mm] grid grid-cols-[1fr_1.6fr_1.2fr_0.8fr] phone:grid-cols-2 gap-x-[3mm]">
-            {section?.lines.map((line) => (
-                <div key={line.text} className="border-t border-black pt-[0.5mm]">
-                    <dt>{line.text}</dt>
-                    <dd className="figures text-[1.3em] leading-tight font-semibold whitespace-nowrap">{line.figure}</dd>
-                </div>
-            ))}
-        </dl>
-    );
-}
-
-/** Headings whose lines are done one after the other. */
-const counted = ['Join, from the camera out', 'Do'];
-
-function Section({ section }: { section: Schema['SheetSection'] | undefined }) {
-    if (!section) return null;
-    return (
-        <section className="break-inside-avoid pb-[1.5mm]">
-            <h2 className="border-b border-black font-semibold">{section.heading}</h2>
-            <ol>
-                {section.lines.map((line, n) => (
-                    <li key={n} className="flex gap-[1.5mm] border-b border-[#bbbbbb] py-[0.25mm] leading-snug">
-                        {counted.includes(section.heading) && <span className="figures w-[3mm] shrink-0">{n + 1}</span>}
-                        <span className="min-w-0 flex-1">{line.text}</span>
-                        {line.figure !== null && <span className="figures text-right">{line.figure}</span>}
-                    </li>
-                ))}
-            </ol>
-        </section>
-    );
-}
-
-function Blanks({ section }: { section: Schema['SheetSection'] | undefined }) {
-    if (!section) return null;
-    return (
-        <section className="break-inside-avoid pb-[1.5mm]">
-            <h2 className="border-b border-black font-semibold">{section.heading}</h2>
-            <p className="flex flex-wrap gap-x-[3mm] pt-[1.5mm] leading-[1.9]">
-                {section.lines.map((line) => (
-                    <span key={line.text} className="whitespace-nowrap">
-                        {line.text} <span className="inline-block w-[16mm] border-b border-black">&nbsp;</span>
-                    </span>
-                ))}
-            </p>
-        </section>
     );
 }

@@ -1,5 +1,5 @@
-import { strings } from '../../strings/index';
-import { digits } from '../../ui/figures';
+import { strings } from '../strings/index';
+import { digits } from '../ui/figures';
 import { piecesOf, type Paper, type Piece } from './paper';
 
 const say = strings.sheet;
