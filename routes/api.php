@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\ArchiveController;
 use App\Http\Controllers\CompareController;
+use App\Http\Controllers\EntryController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\FirstVisitController;
 use App\Http\Controllers\GuestController;
@@ -122,6 +123,8 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         Route::put('/', [OutingController::class, 'save']);
         Route::delete('/', [OutingController::class, 'destroy']);
         Route::put('ticks', [OutingController::class, 'tick']);
+        Route::get('entries', [EntryController::class, 'index']);
+        Route::put('entries/{entry}', [EntryController::class, 'take'])->where('entry', '[0-9a-f-]{36}');
         Route::get('calendar', [OutingController::class, 'calendar']);
         Route::middleware('throttle:heavy')->group(function (): void {
             Route::get('plan', [OutingPlanController::class, 'show']);

@@ -23,6 +23,7 @@ final class Belongings
             // A joint of the same name is the same joint: the one that is there stays.
             DB::table('joints')->where('user_id', $guest->id)->whereNotIn('name', DB::table('joints')->where('user_id', $to->id)->select('name'))->update(['user_id' => $to->id]);
             DB::table('comparison_rigs')->where('user_id', $guest->id)->update(['user_id' => $to->id]);
+            DB::table('entries')->where('user_id', $guest->id)->update(['user_id' => $to->id]);
             foreach (['kits', 'rigs', 'comparisons', 'outings'] as $table) {
                 self::hand($table, $guest, $to);
             }

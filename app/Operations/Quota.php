@@ -36,7 +36,8 @@ final class Quota
             (select coalesce(sum(bytes), 0) from rig_steps join rigs on rigs.id = rig_steps.rig_id where rigs.user_id = ?)
             + (select coalesce(sum(bytes), 0) from kit_steps join kits on kits.id = kit_steps.kit_id where kits.user_id = ?)
             + (select coalesce(sum(bytes), 0) from parts join kits on kits.id = parts.kit_id where kits.user_id = ?)
-            + (select coalesce(sum(bytes), 0) from outings where user_id = ?) as bytes', [$user, $user, $user, $user]);
+            + (select coalesce(sum(bytes), 0) from outings where user_id = ?)
+            + (select coalesce(sum(bytes), 0) from entries where user_id = ?) as bytes', [$user, $user, $user, $user, $user]);
 
         return $sum instanceof \stdClass && is_numeric($sum->bytes) ? (int) $sum->bytes : 0;
     }

@@ -24,6 +24,10 @@ final class OutingStore
     /** Lines that may be ticked off in one outing. */
     public const MOST_TICKS = 400;
 
+    public function __construct(private readonly EntryStore $entries)
+    {
+    }
+
     public function read(Outing $outing): OutingFile
     {
         return OutingFile::read((object) (get_object_vars($outing->document) + ['format' => OutingFile::FORMAT, 'version' => 1, 'name' => $outing->name]));
@@ -32,7 +36,7 @@ final class OutingStore
     /** @throws ValidationException when the name is taken, or there is no room */
     public function create(User $user, ?Kit $kit, OutingFile $file, bool $anyName = false): Outing
     {
-        return self::named(static fn (): Outing => DB::transaction(static function () use ($user, $kit, $file, $anyName): Outing {
+        return self::named(fn (): Outing => DB::transaction(function () use ($user, $kit, $file, $anyName): Outing {
             if ($user->outings()->count() >= self::MOST) {
                 throw ValidationException::withMessages(['name' => 'Four hundred outings are kept already. Delete one first.']);
             }
@@ -40,6 +44,9 @@ final class OutingStore
             $taken = $anyName ? array_values(array_filter($user->outings()->pluck('name')->all(), is_string(...))) : [];
             $outing = new Outing(['kit_id' => $kit?->id] + self::columns($file, in_array($name, $taken, true) ? Text::freeAmong($name, $taken) : $name));
             $user->outings()->save($outing);
+            foreach ($file->entries as $entry) {
+                $this->entries->take($outing, $entry);
+            }
             foreach ($file->fields->strings('packed') as $what) {
                 self::ticked($outing, $what, true, new \DateTimeImmutable);
             }

@@ -11,7 +11,6 @@ use App\Models\Outing;
 use App\Models\Part;
 use ZincThimble\Core\File\Json;
 use ZincThimble\Core\File\OutingFile;
-use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Item;
@@ -25,13 +24,12 @@ use ZincThimble\Core\Outing\OutingPlanner;
 use ZincThimble\Core\Outing\WantedSubject;
 use ZincThimble\Core\Plan\BagGoal;
 use ZincThimble\Core\Rig\Conditions;
-use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Search\Budget;
 
 /** An outing's plan, with what its kit holds now. */
 final class PlannedOuting
 {
-    public function __construct(private readonly OutingStore $store, private readonly KitAtHand $hand)
+    public function __construct(private readonly OutingStore $store, private readonly OutingArchive $archive, private readonly KitAtHand $hand)
     {
     }
 
@@ -68,15 +66,9 @@ final class PlannedOuting
     /** The whole outing as a file for others: parts by the names that files have for them, and nothing of where they are kept here. */
     public function file(Outing $outing, OutingPlan $plan): OutingFile
     {
-        $file = $this->store->read($outing);
         $document = json_decode(Json::write(PlanDocument::of($plan)), false, 64, JSON_THROW_ON_ERROR);
-        $packed = $outing->ticks()->where('ticked', true)->orderBy('what')->pluck('what')->all();
 
-        return OutingArchive::forOthers(new OutingFile(
-            new Values($file->fields->fields + ($packed === [] ? [] : ['packed' => $packed])), $file->subjects,
-            array_map(static fn (Rig $rig): Rig => RigFile::read(RigStore::without(json_decode(Json::write(RigFile::document($rig)), false, 64, JSON_THROW_ON_ERROR))), $file->pinned),
-            $document instanceof \stdClass ? $document : null,
-        ), $outing->kit);
+        return OutingArchive::forOthers($this->archive->whole($outing, $document instanceof \stdClass ? $document : null), $outing->kit);
     }
 
     /** Everything that is owned, what stands, moves and lights too, each thing naming the row it came from. */

@@ -27,7 +27,7 @@ final class HostileInputTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function bodies(): iterable
     {
-        $fields = ['revision', 'version', 'step', 'name', 'text', 'as', 'parts', 'part', 'by', 'keep', 'shots', 'wish', 'email', 'password', 'current', 'token', 'archive', 'registerMm', 'currency', 'camera', 'tags', 'rigs', 'asked', 'texts', 'setting', 'frames', 'movedMm', 'outing', 'what', 'ticked', 'at'];
+        $fields = ['revision', 'version', 'step', 'name', 'text', 'as', 'parts', 'part', 'by', 'keep', 'shots', 'wish', 'email', 'password', 'current', 'token', 'archive', 'registerMm', 'currency', 'camera', 'tags', 'rigs', 'asked', 'texts', 'setting', 'frames', 'movedMm', 'outing', 'what', 'ticked', 'at', 'entry'];
         $all = static fn (mixed $value): string => json_encode(array_fill_keys($fields, $value), JSON_THROW_ON_ERROR | JSON_PARTIAL_OUTPUT_ON_ERROR);
         yield 'nothing' => [''];
         yield 'no JSON' => ['{"revision": 1, '];
@@ -92,14 +92,14 @@ final class HostileInputTest extends TestCase
     {
         $part = DB::table('parts')->where('kit_id', $rig->kit_id)->where('kind', 'lens')->value('id');
 
-        return '/'.strtr($route->uri(), ['{outing}' => (string) DB::table('outings')->where('user_id', $rig->user_id)->value('id'), '{rig}' => (string) $rig->id, '{kit}' => (string) $rig->kit_id, '{part}' => (string) $part]);
+        return '/'.strtr($route->uri(), ['{entry}' => '0b9f3e1c-5a54-4d3e-9c39-2f6a1c7f0001', '{outing}' => (string) DB::table('outings')->where('user_id', $rig->user_id)->value('id'), '{rig}' => (string) $rig->id, '{kit}' => (string) $rig->kit_id, '{part}' => (string) $part]);
     }
 
     /** @return array<string, string> */
     private function everything(User $user): array
     {
         $all = ['user' => (string) json_encode(DB::table('users')->where('id', $user->id)->get())];
-        foreach (['kits', 'rigs', 'joints', 'outings'] as $table) {
+        foreach (['kits', 'rigs', 'joints', 'outings', 'entries'] as $table) {
             $all[$table] = (string) json_encode(DB::table($table)->where('user_id', $user->id)->orderBy('id')->get());
         }
         foreach (['parts' => 'kit', 'kit_steps' => 'kit', 'wishes' => 'kit', 'rig_parts' => 'rig', 'rig_steps' => 'rig'] as $table => $of) {

@@ -131,6 +131,6 @@ final class StrangersTest extends TestCase
 
         $outing = (string) Outing::query()->where('user_id', $rig->user_id)->value('id');
 
-        return '/'.str_replace(['{outing}', '{reading}', '{comparison}', '{school}', '{rig}', '{kit}', '{part}', '{deleted}', '{joint}', '{number}', '{wish}', '{card}', '{session}'], [$outing, 'magnification', $comparison, 'stop-or-stop', (string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0', $wish, 'ladder', str_repeat('a', 16)], $route->uri()).'?travel=2.focus&index=0&front=larch&rear=tern&magnification=1&camera='.$part.'&lens='.$part;
+        return '/'.str_replace(['{entry}', '{outing}', '{reading}', '{comparison}', '{school}', '{rig}', '{kit}', '{part}', '{deleted}', '{joint}', '{number}', '{wish}', '{card}', '{session}'], ['0b9f3e1c-5a54-4d3e-9c39-2f6a1c7f0001', $outing, 'magnification', $comparison, 'stop-or-stop', (string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0', $wish, 'ladder', str_repeat('a', 16)], $route->uri()).'?travel=2.focus&index=0&front=larch&rear=tern&magnification=1&camera='.$part.'&lens='.$part;
     }
 }

@@ -164,6 +164,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/outings/{outing}/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listEntries"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outings/{outing}/entries/{entry}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["takeEntry"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/kits/{kit}/find": {
         parameters: {
             query?: never;
@@ -1695,6 +1727,12 @@ export interface components {
             /** @description What a rig is found by. */
             tags: string[];
         };
+        TakeEntry: {
+            /** @description As its file has it */
+            entry: {
+                [key: string]: unknown;
+            };
+        };
         TakeStep: WithRequired<components["schemas"]["RevisionRequest"], "revision"> & {
             /** @description One step at the bench. */
             revision: number;
@@ -2154,6 +2192,16 @@ export interface components {
             /** Format: float */
             balanceMm: number | null;
             movement: components["schemas"]["DrawingMovement"] | null;
+        };
+        /** @description An entry of the log, as it was written down. */
+        EntryView: {
+            id: string;
+            /** @description By the clock of who wrote it */
+            at: string;
+            /** @description The whole entry, as its file has it */
+            entry: {
+                [key: string]: unknown;
+            };
         };
         /** @description One finding, its sentence as a pattern with numbers. */
         FindingView: {
@@ -4086,6 +4134,64 @@ export interface operations {
                 };
             };
             /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    listEntries: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description In the order in which they were written down, those that were replaced too */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryView"][];
+                };
+            };
+        };
+    };
+    takeEntry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+                entry: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeEntry"];
+            };
+        };
+        responses: {
+            /** @description What is kept under this id: sent twice, it is the first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryView"];
+                };
+            };
+            /** @description What is wrong where */
             422: {
                 headers: {
                     [name: string]: unknown;
