@@ -7,6 +7,7 @@
     <meta name="color-scheme" content="light dark">
     <title>Zinc Thimble</title>
     <link rel="icon" href="/thimble.svg" type="image/svg+xml">
+    <link rel="manifest" href="/build/manifest.webmanifest">
     @vite(['resources/app/app/main.css', 'resources/app/app/main.tsx'])
 </head>
 <body>

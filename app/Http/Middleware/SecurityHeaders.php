@@ -25,6 +25,7 @@ final class SecurityHeaders
             "font-src 'self'",
             "connect-src 'self'",
             "manifest-src 'self'",
+            "worker-src 'self'",
             "form-action 'self'",
             "base-uri 'none'",
             "frame-ancestors 'none'",

@@ -155,6 +155,9 @@ export const api = {
     tickOff: (outing: number, body: Schema['TickOff']) =>
         unwrap(client.PUT('/outings/{outing}/ticks', { params: { path: { outing } }, body })),
     planOuting: (outing: number) => unwrap(client.GET('/outings/{outing}/plan', { params: { path: { outing } } })),
+    entries: (outing: number) => unwrap(client.GET('/outings/{outing}/entries', { params: { path: { outing } } })),
+    takeEntry: (outing: number, entry: string, body: object) =>
+        unwrap(client.PUT('/outings/{outing}/entries/{entry}', { params: { path: { outing, entry } }, body: { entry: { ...body } } })),
     outingSheets: (outing: number) => unwrap(client.GET('/outings/{outing}/sheets', { params: { path: { outing } } })),
     outingAddress: (outing: number, what: 'file' | 'calendar') => `/api/outings/${outing}/${what}`,
     rigFile: async (rig: number) =>

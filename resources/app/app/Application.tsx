@@ -17,6 +17,7 @@ const SheetPage = lazy(() => import('../pages/sheet/SheetPage'));
 const OutingsPage = lazy(() => import('../pages/outings/OutingsPage'));
 const OutingPage = lazy(() => import('../pages/outings/OutingPage'));
 const OutingSheets = lazy(() => import('../pages/outings/OutingSheets'));
+const OutsidePage = lazy(() => import('../pages/outings/OutsidePage'));
 const SharedPage = lazy(() => import('../pages/shared/SharedPage'));
 
 /** What anybody may see, and the rest for whoever is here. */
@@ -25,6 +26,7 @@ export function Application() {
         <Suspense fallback={<main className="min-h-dvh" aria-busy="true" />}>
             <Routes>
                 <Route path="/shared/:token" element={<SharedPage />} />
+                <Route path="/outings/:outing/outside" element={<OutsidePage />} />
                 <Route path="/confirm" element={<Confirm />} />
                 <Route path="/reset" element={<ResetPassword />} />
                 <Route path="*" element={<Inside />} />

@@ -76,6 +76,11 @@ export default function OutingPage({ person }: { person: Schema['Person'] }) {
                             <Link to={`/outings/${id}/sheets`} className="plate border border-line px-3 py-1.5 text-sm hover:border-ink">
                                 {say.print}
                             </Link>
+                            {plan && plan.visits.length > 0 && (
+                                <Link to={`/outings/${id}/outside`} className="plate bg-ink! px-3 py-1.5 text-sm font-medium text-plate">
+                                    {say.outside}
+                                </Link>
+                            )}
                             <Menu align="end" label={say.more}>
                                 <MenuItem onSelect={() => location.assign(api.outingAddress(id, 'file'))}>{say.file}</MenuItem>
                                 <MenuLine />
