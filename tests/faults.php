@@ -27,6 +27,10 @@ $settling = ['core', 'core/tests/Rig core/tests/Reading/PlainTraceTest.php', '']
 $sure = ['core', 'core/tests/Reading/UncertaintyTableTest.php core/tests/Rig/ShotsTest.php', ''];
 $measuring = ['app', 'tests/Feature/MeasuringTest.php', ''];
 $picture = ['core', 'core/tests/Picture', ''];
+$bag = ['core', 'core/tests/Plan/BagTest.php', ''];
+$order = ['core', 'core/tests/Plan/RigOrderTest.php', ''];
+$outings = ['core', 'core/tests/Outing', ''];
+$day = ['app', 'tests/Feature/OutingApiTest.php', ''];
 $light = ['core', 'core/tests/Plan/LightFiguresTest.php', ''];
 $bracketing = ['core', 'core/tests/Plan/BracketingTest.php', ''];
 $fall = ['core', 'core/tests/Plan/SliceFallTest.php', ''];
@@ -305,4 +309,22 @@ return [
     ['app/Console/Commands/SweepSessions.php', '->where(\'guest_own\', false)', '', ['app', 'tests/Feature/AccountSecurityTest.php', '']],
     ['app/Accounts/GuestsFrom.php', '->where(\'created_at\', \'>\', now()->subDay())', '', $first],
     ['resources/app/pages/first/answers.ts', 'Math.min(at, list.length)', 'at', $screen('resources/app/pages/first/answers.test.ts')],
+    ['core/src/Plan/Bag.php', '$with[$key] = max($with[$key] ?? 0, $count);', '$with[$key] = ($with[$key] ?? 0) + $count;', $bag],
+    ['core/src/Plan/Bag.php', 'if ($bound >= $this->best) {', 'if ($bound >= $this->best * 0.8) {', $bag],
+    ['core/src/Plan/Bag.php', 'private const PART = 100;', 'private const PART = 0;', $bag],
+    ['core/src/Plan/Bag.php', '$this->openBound = min($this->openBound, $bound);', '$this->openBound = $this->best;', $bag],
+    ['core/src/Plan/RigOrder.php', '$done < $times ? [[$mask, $done + 1, $fixed[$done]]] : []', '$done < $times && $mask === 0 ? [[$mask, $done + 1, $fixed[$done]]] : []', $order],
+    ['core/src/Plan/RigOrder.php', '$apart += abs(', '$apart += max(0, ', $order],
+    ['core/src/Plan/Preparation.php', '$due < $now)', '$due <= $now)', ['core', 'core/tests/Plan/PreparationTest.php', '']],
+    ['core/src/Outing/OutingPlanner.php', '<= $least + self::TROUBLE', '<= $least', $outings],
+    ['core/src/Outing/Accessories.php', '$support !== \'hand\' && ! $subject->moves()', '! $subject->moves()', $outings],
+    ['core/src/File/EntryDocument.php', 'preg_match(self::UUID, $uuid) !== 1', 'false', ['core', 'core/tests/File/OutingFileTest.php', '']],
+    ['core/src/File/OutingFile.php', 'if ($entry !== null && isset($ids[$entry->id])) {', 'if (false) {', ['core', 'core/tests/File/OutingFileTest.php', '']],
+    ['app/Outings/OutingStore.php', 'where outing_ticks.said_at <= excluded.said_at', '', $day],
+    ['app/Outings/OutingStore.php', 'min($at, new \DateTimeImmutable(\'+1 minute\'))', '$at', $day],
+    ['app/Outings/OutingStore.php', 'if ($locked->revision !== $revision) {', 'if (false) {', $day],
+    ['app/Http/Requests/SaveOuting.php', 'SessionGuard::person($this)->kits()->find(', '\App\Models\Kit::query()->find(', $day],
+    ['app/Outings/EntryStore.php', '->where(\'outing_id\', $outing->id)->where(\'id\', $id)', '->where(\'id\', $id)', ['app', 'tests/Feature/EntryApiTest.php', '']],
+    ['app/Http/Requests/TakeEntry.php', '$entry->id === $this->route(\'entry\') ? $entry :', 'true ? $entry :', ['app', 'tests/Feature/EntryApiTest.php', '']],
+    ['resources/app/offline/outings.ts', 'group.length > 1 && ', '', $screen('resources/app/offline/outings.test.ts')],
 ];

@@ -134,7 +134,7 @@ final class OutingViews
         $plan = Layout::of($rig, $axis, $reading);
 
         return [
-            'title' => AsEngraved::title($rig), 'scales' => self::scales($rig),
+            'title' => ($rig->camera->name ?? 'Camera').' · '.AsEngraved::title($rig), 'scales' => self::scales($rig),
             'magnification' => $reading->magnification, 'fieldWidthMm' => $reading->fieldWidthMm, 'workingDistanceMm' => $reading->workingDistanceMm,
             'workingDistanceHalfWidth' => Uncertainty::of($rig)->halfWidth('workingDistanceMm'), 'subjectDistanceMm' => $reading->subjectDistanceMm,
             'effectiveAperture' => $reading->effectiveAperture, 'depthOfFieldMm' => $reading->depthOfFieldMm, 'frames' => $stack?->frames(),

@@ -96,7 +96,6 @@ const pictures = {
     },
     'joint-map': () => go('/kit?view=map'),
     find: () => go('/find?fieldWidthMm=18&leastRoomMm=60'),
-    'find-near': () => go('/find?fieldWidthMm=18&leastRoomMm=400'),
     card: () => go('/find/cards'),
     compare: () => go(`/compare?rigs=${[rig('Tower clock tooth'), seed, rig('Lichen disc')].join(',')}&to=fieldWidthMm&value=20`),
     'compare-wipe': async () => {
@@ -123,19 +122,19 @@ const pictures = {
         await still(here);
         return here;
     },
-    account: async () => {
-        const own = await (await browser.newContext(desk)).newPage();
-        await go('/', own);
-        await own.getByRole('button', { name: 'Sign up' }).click();
-        await own.getByLabel('Name').fill('Ilse Fenwick');
-        await own.getByLabel('Mail address').fill(`ilse-${Date.now()}@example.org`);
-        await own.getByLabel(/^Password/).fill('reed mace bittern 41 dykes');
-        await own.locator('form').getByRole('button', { name: 'Sign up' }).click();
-        await own.waitForURL(/\/bench$/);
-        await own.getByRole('button', { name: 'Ilse Fenwick' }).click();
-        await own.getByRole('menuitem', { name: 'Account…' }).click();
-        await still(own);
-        return own;
+    outing: async () => {
+        const [{ id }] = (await json('/api/outings')).filter(({ name }) => name === 'Fen edge, first frost');
+        await go(`/outings/${id}`);
+        await page.getByRole('heading', { name: /In this order/ }).waitFor();
+        await still(page);
+    },
+    outside: async () => {
+        const [{ id }] = (await json('/api/outings')).filter(({ name }) => name === 'Fen edge, first frost');
+        const hand = await (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, storageState: await context.storageState() })).newPage();
+        await go(`/outings/${id}/outside`, hand);
+        await hand.getByRole('button', { name: 'Write it down as shot' }).click();
+        await still(hand);
+        return hand;
     },
 };
 

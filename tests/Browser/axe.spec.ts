@@ -121,6 +121,23 @@ test.describe('axe finds nothing serious and nothing moderate, and the console s
         await nothingSerious(page);
     });
 
+    test('outings: the list, one before it with its forms, and outside', async ({ page }) => {
+        await openDemonstration(page);
+        await page.goto('/outings');
+        await page.getByRole('link', { name: /^Fen edge/ }).click();
+        await expect(page.getByRole('heading', { name: /In this order/ })).toBeVisible();
+        await nothingSerious(page);
+        await page.getByRole('button', { name: 'Add a subject' }).click();
+        await expect(page.getByRole('dialog')).toBeVisible();
+        await nothingSerious(page);
+        await page.keyboard.press('Escape');
+        await page.setViewportSize({ width: 360, height: 640 });
+        await page.getByRole('link', { name: 'Take it outside' }).click();
+        await page.getByRole('button', { name: 'Write it down as shot' }).click();
+        await expect(page.getByText('Written down.')).toBeVisible();
+        await nothingSerious(page);
+    });
+
     test('compare: empty, with three rigs brought to one width', async ({ page }) => {
         await openDemonstration(page);
         await page.goto('/compare');

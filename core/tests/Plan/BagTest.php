@@ -59,6 +59,19 @@ final class BagTest extends TestCase
         $this->assertSame([1, 1], Bag::of($items, $subjects, BagGoal::Mass)->chosen);
     }
 
+    /** Two rigs that each need one of a tube don't bring two of them along. */
+    public function test_what_two_rigs_need_once_is_there_once(): void
+    {
+        $items = ['a' => new BagItem('A', 60.0), 'b' => new BagItem('B', 80.0), 'tube' => new BagItem('Tube 20', 60.0), 'other' => new BagItem('Tube 40', 50.0)];
+        $choice = Bag::of($items, [
+            [new BagOption(['a' => 1, 'tube' => 1], 'one')],
+            [new BagOption(['b' => 1, 'tube' => 1], 'two')],
+            [new BagOption(['tube' => 2], 'three'), new BagOption(['other' => 1], 'four')],
+        ], BagGoal::Mass);
+        $this->assertSame([0, 0, 1], $choice->chosen);
+        $this->assertSame(250.0, $choice->massG);
+    }
+
     public function test_each_goal_decides_otherwise(): void
     {
         $items = [
