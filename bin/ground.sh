@@ -363,7 +363,7 @@ http {
     map \$request_uri \$workers {
         default 127.0.0.1:$FPM_PORT;
         "~^/api/kits/[0-9]+/(find|overview|map|import|cards|file)" 127.0.0.1:$((FPM_PORT + 1));
-        "~^/api/outings/[0-9]+/(plan|sheets|file)" 127.0.0.1:$((FPM_PORT + 1));
+        "~^/api/outings/([0-9]+/(plan|sheets|file)|import)" 127.0.0.1:$((FPM_PORT + 1));
         "~^/api/me/archive" 127.0.0.1:$((FPM_PORT + 1));
     }
     # Whoever asks for another name asks for somebody else: links in letters name this one alone.
@@ -380,7 +380,7 @@ http {
         # Names of built files change with what is in them.
         location /build/ { add_header Cache-Control "public, max-age=31536000, immutable"; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
         location / { try_files \$uri /index.php?\$query_string; }
-        location = /api/me/archive { client_max_body_size 64m; try_files \$uri /index.php?\$query_string; }
+        location ~ ^/api/(me/archive|outings/import)\$ { client_max_body_size 64m; try_files \$uri /index.php?\$query_string; }
         location = /index.php {
             include /etc/nginx/fastcgi_params;
             fastcgi_param HTTP_HOST \$http_host;

@@ -13,6 +13,7 @@ use ZincThimble\Core\File\EntryDocument;
 use ZincThimble\Core\File\Json;
 use ZincThimble\Core\File\OutingFile;
 use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Rig\Rig;
 
 /** The log of an outing: entries come from devices, in any order and more than once, and none is ever changed. */
 final class EntryStore
@@ -35,7 +36,7 @@ final class EntryStore
                 DB::table('entries')->insertOrIgnore([
                     'user_id' => $outing->user_id, 'id' => $entry->id, 'outing_id' => $outing->id, 'at' => $entry->at->format('Y-m-d H:i:s.uP'),
                     'subject' => $entry->fields->stringOrNull('subject'), 'result' => $entry->fields->has('result') ? $entry->fields->intOr('result', 0) : null,
-                    'magnification' => $measured ?? $entry->fields->object('predicted')->floatOrNull('magnification') ?? Reading::of($entry->rig)->magnification,
+                    'magnification' => $measured ?? $entry->fields->object('predicted')->floatOrNull('magnification') ?? self::read($entry->rig),
                     'document' => trim(Json::write($entry->document())),
                 ]);
                 Quota::bytes($outing->user_id);
@@ -43,6 +44,16 @@ final class EntryStore
 
             return $this->find($outing, $entry->id) ?? throw ValidationException::withMessages(['entry' => 'This is an entry of another outing.']);
         });
+    }
+
+    /** What a rig without a figure beside it gives; null = nothing can be worked out of it. */
+    private static function read(Rig $rig): ?float
+    {
+        try {
+            return Reading::of($rig)->magnification;
+        } catch (\ArithmeticError) {
+            return null;
+        }
     }
 
     private function find(Outing $outing, string $id): ?Entry

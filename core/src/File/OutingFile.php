@@ -12,7 +12,7 @@ final readonly class OutingFile
 {
     public const FORMAT = 'zinc-thimble/outing';
 
-    public const MOST_BYTES = 48 * 1024 * 1024;
+    public const MOST_BYTES = 24 * 1024 * 1024;
 
     public const MOST_SUBJECTS = 30;
 

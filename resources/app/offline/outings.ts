@@ -78,6 +78,16 @@ export async function keepEntry(written: Written): Promise<void> {
     await (await database()).put('entries', written);
 }
 
+/** Whoever leaves takes their outings off this device; what isn’t home yet stays until it is. */
+export async function forgetOutings(): Promise<void> {
+    const transaction = (await database()).transaction(['packs', 'entries'], 'readwrite');
+    await transaction.objectStore('packs').clear();
+    for (const each of await transaction.objectStore('entries').getAll()) {
+        if (each.sent) await transaction.objectStore('entries').delete(each.id);
+    }
+    await transaction.done;
+}
+
 /** What was written down for an outing, in the order in which it was. */
 export async function entriesOf(outing: number): Promise<Written[]> {
     return (await (await database()).getAllFromIndex('entries', 'outing', outing)).sort((one, other) => one.order - other.order);

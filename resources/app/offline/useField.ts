@@ -17,6 +17,7 @@ export function useField(outing: number) {
     const [written, setWritten] = useState<readonly Written[]>([]);
     const [isHome, setHome] = useState(true);
     const [needsSignIn, setNeedsSignIn] = useState(false);
+    const [stays, setStays] = useState(true);
     const sending = useRef(false);
 
     const read = useCallback(async () => setWritten(await entriesOf(outing)), [outing]);
@@ -26,24 +27,27 @@ export function useField(outing: number) {
         if (sending.current) return;
         sending.current = true;
         try {
-            for (const each of (await entriesOf(outing)).filter(({ sent, refused }) => !sent && refused === null)) {
+            const waits = (await entriesOf(outing)).filter(({ sent, refused }) => !sent && refused === null);
+            if (waits.length === 0) return;
+            // Whoever else uses this device sends nothing of what another wrote.
+            const me = await api.me();
+            for (const each of waits.filter(({ person }) => person === me.id)) {
                 try {
                     await api.takeEntry(outing, each.id, each.entry);
                     await keepEntry({ ...each, sent: true });
-                    setHome(true);
-                    setNeedsSignIn(false);
                 } catch (error) {
-                    if (isForLater(error)) {
-                        setHome(!(error instanceof Away));
-                        setNeedsSignIn(error instanceof Refused && error.status === 401);
-                        break;
-                    }
+                    if (isForLater(error)) throw error;
                     await keepEntry({ ...each, refused: reasonOf(error) });
                 }
             }
-            await read();
+            setHome(true);
+            setNeedsSignIn(false);
+        } catch (error) {
+            setHome(!(error instanceof Away));
+            setNeedsSignIn(error instanceof Refused && error.status === 401);
         } finally {
             sending.current = false;
+            await read();
         }
     }, [outing, read]);
 
@@ -68,15 +72,16 @@ export function useField(outing: number) {
                 await read();
                 const fresh = { outing: view, plan, person: person.id, at: nowHere() };
                 await keepPack(fresh);
-                await keepPage();
                 if (!gone) {
                     setPack(fresh);
                     setHome(true);
+                    setStays(await keepPage());
                 }
             } catch (error) {
                 if (!gone) {
                     setHome(!(error instanceof Away));
-                    setPack((before) => before ?? here ?? null);
+                    // What isn't theirs who are here now isn't shown to them, though it lies on this device.
+                    setPack((before) => (error instanceof Refused && error.status === 404 ? null : (before ?? here ?? null)));
                 }
             }
             await send();
@@ -99,7 +104,7 @@ export function useField(outing: number) {
                 id: whole.id,
                 outing,
                 person: pack?.person ?? 0,
-                order: Date.now(),
+                order: Math.max(Date.now(), ...written.map((each) => each.order + 1)),
                 entry: whole,
                 sent: false,
                 refused: null,
@@ -107,16 +112,21 @@ export function useField(outing: number) {
             await read();
             void send();
         },
-        [outing, pack, read, send],
+        [outing, pack, written, read, send],
     );
 
-    return { pack, written, waiting: written.filter(({ sent }) => !sent).length, isHome, needsSignIn, write };
+    return { pack, written, waiting: written.filter(({ sent }) => !sent).length, isHome, needsSignIn, stays, write };
 }
 
-/** The page itself and what it is made of stay on the device. */
-async function keepPage(): Promise<void> {
-    if (!('serviceWorker' in navigator)) return;
-    await navigator.serviceWorker.register('/sw.js', { scope: '/' });
-    await navigator.serviceWorker.ready;
-    await (await caches.open('outside')).add(location.pathname);
+/** The page itself and what it is made of stay on the device; false where the browser keeps no pages, as over plain http. */
+async function keepPage(): Promise<boolean> {
+    if (!('serviceWorker' in navigator)) return false;
+    try {
+        await navigator.serviceWorker.register('/sw.js', { scope: '/' });
+        await navigator.serviceWorker.ready;
+        await (await caches.open('outside')).add(location.pathname);
+        return true;
+    } catch {
+        return false;
+    }
 }

@@ -3,6 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { api, type Schema } from '../api/client';
+import { forgetOutings } from '../offline/outings';
 import { strings } from '../strings/index';
 import { Button } from '../ui/Button';
 import { Menu, MenuChoice, MenuItem, MenuLine } from '../ui/Menu';
@@ -23,7 +24,10 @@ export function Bar({ person, children }: { person: Schema['Person']; children: 
     );
     const ownGuest = person.guest && person.own;
     const leave = useMutation({
-        mutationFn: api.signOut,
+        mutationFn: async () => {
+            await api.signOut();
+            await forgetOutings();
+        },
         onSuccess: () => {
             queries.clear();
             location.assign('/');

@@ -1,5 +1,3 @@
-import { mass } from '../ui/figures';
-
 const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 
 /** Outings: before, on paper. */
@@ -35,8 +33,8 @@ export const outings = {
         ev: 'Light, EV at ISO 100',
         states: { planned: 'planned', today: 'today', done: 'done' } as Readonly<Record<string, string>>,
         subjects: (n: number) => count(n, 'subject'),
-        head: (subjects: number, rigs: number, parts: number, g: number) =>
-            `${count(subjects, 'subject')}, ${count(rigs, 'rig')}, ${count(parts, 'part')}, ${mass(g)}`,
+        head: (subjects: number, rigs: number, parts: number, mass: string) =>
+            `${count(subjects, 'subject')}, ${count(rigs, 'rig')}, ${count(parts, 'part')}, ${mass}`,
         planning: 'Working it out …',
         calendar: 'Calendar',
         print: 'Print all sheets',
@@ -68,8 +66,8 @@ export const outings = {
         change: 'Change…',
         remove: 'Take off the list',
         actions: (name: string) => `What to do with ${name}`,
-        adds: (g: number, parts: number) =>
-            parts === 0 && g < 0.5 ? 'adds nothing to the bag' : `adds ${count(parts, 'part')}, ${mass(Math.max(0, g))}`,
+        adds: (mass: string | null, parts: number) =>
+            mass === null ? 'adds nothing to the bag' : parts === 0 ? `adds ${mass}` : `adds ${count(parts, 'part')}, ${mass}`,
         none: 'No rig from your kit does this.',
         wouldDo: (part: string) => `Would do it: ${part}`,
         orderBy: (day: string) => `order it by ${day}`,
@@ -84,8 +82,8 @@ export const outings = {
                     ? `Nothing cheaper covers all ${n}.`
                     : `Nothing lighter covers all ${n}: ${parts} parts is what it takes.`,
         mayBeOff: (text: string) => `There was no time to try everything: it is at most ${text} from the least.`,
-        off: (value: number, by: string) =>
-            by === 'mass' ? mass(value) : by === 'price' ? `${value.toFixed(2)} in money` : count(value, by === 'parts' ? 'part' : 'rig'),
+        off: (value: number, by: string, mass: string) =>
+            by === 'mass' ? mass : by === 'price' ? `${value.toFixed(2)} in money` : count(value, by === 'parts' ? 'part' : 'rig'),
         leftOut: (what: string) => `Left out: ${what}.`,
         order: 'In this order: fewest joints undone',
         orderNear: 'In this order: few joints undone',
@@ -128,6 +126,7 @@ export const outings = {
             at: (letter: string, n: number, of: number) => `${letter} · ${n} of ${of}`,
             none: 'This outing isn’t on this device. Open it once with a network, and it is.',
             lost: 'There is no such outing of yours.',
+            keepOpen: 'Leave this page open: this browser keeps no pages, so without a network it could not be opened again.',
             home: 'all of it is home',
             waiting: (n: number, network: boolean) =>
                 `${network ? '' : 'no network; '}${n === 1 ? '1 entry waits' : `${n} entries wait`} on this device`,

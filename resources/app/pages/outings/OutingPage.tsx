@@ -8,6 +8,7 @@ import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Lost } from '../../ui/Lost';
+import { mass } from '../../ui/figures';
 import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
 import { dayWords } from './day';
 import { DayDialog } from './DayDialog';
@@ -62,7 +63,7 @@ export default function OutingPage({ person }: { person: Schema['Person'] }) {
                                               outing.subjects.length,
                                               new Set(plan.visits.map(({ letter }) => letter)).size,
                                               plan.parts,
-                                              plan.massG,
+                                              mass(plan.massG),
                                           )}
                                 </p>
                             </div>

@@ -39,7 +39,7 @@ const planned = (each: Assigned): Omit<Entry, 'id' | 'at'> => ({
 /** One big screen a subject: readable at arm’s length in the sun, with one hand, without a network. */
 export default function OutsidePage() {
     const id = Number(useParams().outing ?? 0);
-    const { pack, written, waiting, isHome, needsSignIn, write } = useField(id);
+    const { pack, written, waiting, isHome, needsSignIn, stays, write } = useField(id);
     const [at, setAt] = useState(0);
     const [asks, setAsks] = useState<{ from: Omit<Entry, 'id' | 'at'>; replaces: string[] } | null>(null);
     const [saved, setSaved] = useState(false);
@@ -81,6 +81,7 @@ export default function OutsidePage() {
             </header>
             <main id="main" className="flex-1 px-4 pb-6">
                 <h1 className="pt-3 text-lg font-semibold">{each.subject}</h1>
+                {!stays && <p className="border-l-[3px] border-ink pl-2 text-sm">{say.keepOpen}</p>}
                 {asks === null ? (
                     <>
                         <p className="text-sm text-soft">{each.title}</p>

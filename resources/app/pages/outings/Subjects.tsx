@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
-import { length, magnification } from '../../ui/figures';
+import { length, magnification, mass } from '../../ui/figures';
 import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
 import { timeOf, type Outing, type Plan, type Wanted } from './day';
 import { PickRig } from './PickRig';
@@ -92,7 +92,7 @@ export function Subjects({ outing, plan, save }: Props) {
                             )}
                             {plan && each?.letter && each.withoutMassG !== null && (
                                 <span className="col-start-2 col-end-4 text-sm text-soft">
-                                    {say.adds(plan.massG - each.withoutMassG, Math.max(0, plan.parts - (each.withoutParts ?? plan.parts)))}
+                                    {say.adds(...addedBy(plan, each.withoutMassG, each.withoutParts))}
                                 </span>
                             )}
                         </li>
@@ -106,7 +106,7 @@ export function Subjects({ outing, plan, save }: Props) {
                 <p className="pt-3 text-sm text-soft">
                     {plan.optimal
                         ? say.covers(plan.assignments.filter(({ letter }) => letter !== null).length, plan.parts, outing.by)
-                        : say.mayBeOff(say.off(plan.atMostOffBy, outing.by))}
+                        : say.mayBeOff(say.off(plan.atMostOffBy, outing.by, mass(plan.atMostOffBy)))}
                     {plan.leftOut.map((what) => (
                         <span key={what} className="block">
                             {say.leftOut(what)}
@@ -134,6 +134,12 @@ export function Subjects({ outing, plan, save }: Props) {
             )}
         </section>
     );
+}
+
+/** What the bag gets heavier by for a subject, and by how many parts; null = by nothing. */
+function addedBy(plan: Plan, withoutG: number, withoutParts: number | null): [string | null, number] {
+    const [g, parts] = [Math.max(0, plan.massG - withoutG), Math.max(0, plan.parts - (withoutParts ?? plan.parts))];
+    return [g < 0.5 && parts === 0 ? null : mass(g), parts];
 }
 
 /** The same wish as Find’s address has it. */
