@@ -21,14 +21,14 @@ final readonly class OutingDay
     {
         $times = [];
         foreach ($file->subjects as $subject) {
-            $at = EntryDocument::time($subject->stringOrNull('at'));
+            $at = EntryDocument::moment($subject->stringOrNull('at'));
             if ($at !== null) {
                 $times[] = [$at, $subject->stringOr('name', '')];
             }
         }
         sort($times);
 
-        return new self(EntryDocument::time($file->fields->stringOrNull('startsAt')), $file->fields->stringOrNull('place'), $times, $file);
+        return new self(EntryDocument::moment($file->fields->stringOrNull('startsAt')), $file->fields->stringOrNull('place'), $times, $file);
     }
 
     /**

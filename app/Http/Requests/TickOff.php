@@ -31,7 +31,7 @@ final class TickOff extends FormRequest
         return [
             'what' => ['required', 'string', 'max:200', 'not_regex:/[\p{Cc}]/u'], 'ticked' => ['required', 'boolean:strict'],
             'at' => ['required', 'string', static function (string $name, mixed $value, \Closure $fail): void {
-                if (EntryDocument::time($value) === null) {
+                if (EntryDocument::moment($value) === null) {
                     $fail('This should be a time with its offset.');
                 }
             }],
@@ -50,6 +50,6 @@ final class TickOff extends FormRequest
 
     public function at(): \DateTimeImmutable
     {
-        return EntryDocument::time($this->input('at')) ?? new \DateTimeImmutable;
+        return EntryDocument::moment($this->input('at')) ?? new \DateTimeImmutable;
     }
 }

@@ -64,7 +64,7 @@ final readonly class EntryDocument
                 $check->fault($pointer.$place, 'should be a UUID in small letters');
             }
         }
-        $at = self::time($fields['at'] ?? null);
+        $at = self::moment($fields['at'] ?? null);
         if ($at === null && is_string($fields['at'] ?? null)) {
             $check->fault($pointer.'/at', 'should be a time with its offset, as 2026-12-04T10:20:00+01:00');
         }
@@ -102,7 +102,7 @@ final readonly class EntryDocument
     }
 
     /** A moment that says its own offset; null = it is none. */
-    public static function time(mixed $value): ?\DateTimeImmutable
+    public static function moment(mixed $value): ?\DateTimeImmutable
     {
         if (! is_string($value) || preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d{1,6})?)?(Z|[+-]\d\d:\d\d)$/', $value) !== 1) {
             return null;

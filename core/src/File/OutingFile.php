@@ -61,7 +61,7 @@ final readonly class OutingFile
         $check->throwIfFaulty();
         $fields = $check->object($value, OutingShapes::outing(), '');
         $starts = $fields['startsAt'] ?? null;
-        if (is_string($starts) && EntryDocument::time($starts) === null) {
+        if (is_string($starts) && EntryDocument::moment($starts) === null) {
             $check->fault('/startsAt', 'should be a time with its offset, as 2026-12-04T06:50:00+01:00');
         }
         $date = $fields['date'] ?? null;
@@ -118,7 +118,7 @@ final readonly class OutingFile
             $place = '/subjects/'.$s;
             $fields = $check->object($subject, OutingShapes::subject(), $place);
             $at = $fields['at'] ?? null;
-            if (is_string($at) && EntryDocument::time($at) === null) {
+            if (is_string($at) && EntryDocument::moment($at) === null) {
                 $check->fault($place.'/at', 'should be a time with its offset, as 2026-12-04T07:40:00+01:00');
             }
             $name = $fields['name'] ?? null;

@@ -50,7 +50,10 @@ final class OutingPlanner
     /** Seconds that the least bag may take (OPTICS.md). */
     private const BAG_S = 1.0;
 
-    /** And all those without one of the subjects. */
+    /** And the fewest rigs out of it. */
+    private const WITHIN_S = 0.3;
+
+    /** And all bags without one of the subjects. */
     private const LESS_S = 0.6;
 
     /** @var array<string, Search> by what stays at home */
@@ -93,17 +96,17 @@ final class OutingPlanner
         $asked = array_keys($good);
         $bags = array_map(fn (array $options): array => self::fewest($options, $items), array_values($good));
         $time = $this->budget->share(0.6);
-        $until = microtime(true) + self::BAG_S;
-        $bag = Bag::of($items, self::takes($bags), $goal, static fn (): bool => microtime(true) > $until || $time->isSpent());
+        $bagTime = Budget::of(self::BAG_S);
+        $bag = Bag::of($items, self::takes($bags), $goal, static fn (): bool => $bagTime->isSpent() || $time->isSpent());
         $chosen = $this->withinBag($bag, array_values($good), array_map(static fn (array $options, int $n): SubjectOption => $options[$n], $bags, $bag->chosen));
         $less = [];
-        $over = microtime(true) + self::LESS_S;
+        $over = Budget::of(self::LESS_S);
         foreach ($asked as $n => $s) {
-            if (count($bags) > 1 && microtime(true) < $over && ! $this->budget->isSpent()) {
+            if (count($bags) > 1 && ! $over->isSpent() && ! $this->budget->isSpent()) {
                 $others = $bags;
                 unset($others[$n]);
-                $stop = microtime(true) + self::LESS_S / 3.0;
-                $less[$s] = Bag::of($items, self::takes(array_values($others)), $goal, static fn (): bool => microtime(true) > $stop);
+                $stop = Budget::of(self::LESS_S / 3.0);
+                $less[$s] = Bag::of($items, self::takes(array_values($others)), $goal, $stop->isSpent(...));
             }
         }
         $buying = [];
@@ -289,8 +292,8 @@ final class OutingPlanner
             $subjects[] = $takes;
             $options[] = $fits;
         }
-        $until = microtime(true) + 0.3;
-        $best = Bag::of($ranks, $subjects, BagGoal::Rigs, static fn (): bool => microtime(true) > $until);
+        $time = Budget::of(self::WITHIN_S);
+        $best = Bag::of($ranks, $subjects, BagGoal::Rigs, $time->isSpent(...));
 
         return array_map(static fn (array $fits, int $n): SubjectOption => $fits[$n], $options, $best->chosen);
     }

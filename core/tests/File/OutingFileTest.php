@@ -101,8 +101,8 @@ final class OutingFileTest extends TestCase
         $this->assertFalse(OutingFile::isOne((object) ['format' => 'zinc-thimble/rig']));
         $this->assertTrue(OutingFile::isDate('2028-02-29'));
         $this->assertFalse(OutingFile::isDate('2027-02-29'));
-        $this->assertNull(EntryDocument::time('2026-12-04 10:20:00+01:00'));
-        $this->assertSame('1764840000', EntryDocument::time('2025-12-04T10:20:00+01:00')?->format('U'));
+        $this->assertNull(EntryDocument::moment('2026-12-04 10:20:00+01:00'));
+        $this->assertSame('1764840000', EntryDocument::moment('2025-12-04T10:20:00+01:00')?->format('U'));
     }
 
     /** @return array<string, mixed> a file with everything in it */
