@@ -131,6 +131,28 @@ final class AccountSecurityTest extends TestCase
         $this->assertSame(1, DB::table('sessions')->whereNotNull('user_id')->count());
     }
 
+    /** What was asked before somebody signed in, and is answered after it, must not put the old session back into the browser: it is over. */
+    public function test_an_answer_that_comes_late_takes_nobodys_new_session_away(): void
+    {
+        $this->person();
+        $signedIn = $this->fresh()->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => self::WORD])->assertOk();
+        $cookies = [];
+        foreach (['zinc_thimble', 'XSRF-TOKEN'] as $name) {
+            $cookies[$name] = (string) $signedIn->getCookie($name, false)?->getValue();
+            $this->assertNotSame('', $cookies[$name]);
+        }
+        foreach (['/api/rigs', '/api/kits', '/api/joints'] as $address) {
+            $answer = $this->fresh()->withCredentials()->withUnencryptedCookies($cookies)->getJson($address)->assertOk();
+            $this->assertSame([], array_map(static fn ($cookie): string => $cookie->getName(), $answer->headers->getCookies()), $address);
+        }
+        // Who opens a page asks who is here: that lengthens it. One that is new is said.
+        $this->assertNotNull($this->fresh()->withCredentials()->withUnencryptedCookies($cookies)->getJson('/api/me')->assertOk()->getCookie('zinc_thimble', false));
+        $this->assertNotNull($this->fresh()->getJson('/api/rigs')->assertStatus(401)->getCookie('zinc_thimble', false));
+        $again = $this->fresh()->withCredentials()->withUnencryptedCookies($cookies)->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => self::WORD])->assertOk();
+        $this->assertNotSame($cookies['zinc_thimble'], (string) $again->getCookie('zinc_thimble', false)?->getValue());
+        $this->assertNotNull($again->getCookie('XSRF-TOKEN', false));
+    }
+
     public function test_a_session_that_has_ended_never_comes_back(): void
     {
         $this->person();

@@ -9,20 +9,53 @@ use Illuminate\Contracts\Session\Session;
 use Illuminate\Http\Request;
 use Illuminate\Session\Middleware\StartSession;
 use Illuminate\Session\Store;
+use Symfony\Component\HttpFoundation\Response;
 
 /** Starts the session that a cookie names, if there is one; a new one under a new id else. */
 final class StartKnownSession extends StartSession
 {
+    /** Whether the browser has this cookie already, and no page is being opened. */
+    private bool $isKnown = false;
+
+    /** The id under which the session was begun: signing in and out gives it another. */
+    private ?string $begunAs = null;
+
     public function getSession(Request $request): Session
     {
         $session = parent::getSession($request);
+        $given = $request->cookies->get($session->getName());
         if ($session instanceof Store) {
             $rows = $session->getHandler();
-            if ($rows instanceof SessionRows && $request->cookies->get($session->getName()) === $session->getId() && ! $rows->knows($session->getId())) {
+            if ($rows instanceof SessionRows && $given === $session->getId() && ! $rows->knows($session->getId())) {
                 $session->setId(null);
             }
         }
+        $this->isKnown = $given === $session->getId() && ! self::opens($request);
 
         return $session;
+    }
+
+    /** A page that is opened asks for itself and for who is here: that lengthens the session, nothing else does. */
+    public static function opens(Request $request): bool
+    {
+        return ! $request->is('api/*') || $request->is('api/me');
+    }
+
+    /**
+     * An answer to what was asked before somebody signed in may come after it. Said again, the session of before would take the place of the
+     * new one in the browser, and be over: so a session is only said where it is new.
+     */
+    protected function addCookieToResponse(Response $response, Session $session): void
+    {
+        if (! $this->isKnown || $this->begunAs !== $session->getId()) {
+            parent::addCookieToResponse($response, $session);
+        }
+    }
+
+    protected function startSession(Request $request, $session)
+    {
+        return tap(parent::startSession($request, $session), function (Session $started): void {
+            $this->begunAs = $started->getId();
+        });
     }
 }
