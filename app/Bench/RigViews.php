@@ -413,7 +413,7 @@ final class RigViews
     {
         $plan = Layout::of($rig, $answer->axis, $answer->reading);
         $plan['camera'] = new DrawingCamera(...$plan['camera']);
-        $plan['parts'] = array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts']);
+        $plan['parts'] = DrawingPart::all($plan['parts']);
         $plan['groups'] = array_map(static fn (array $group): DrawingGroup => new DrawingGroup(...$group), $plan['groups']);
 
         $plan['movement'] = $plan['movement'] === null ? null : new DrawingMovement(...$plan['movement']);

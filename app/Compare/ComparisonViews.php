@@ -80,7 +80,7 @@ final class ComparisonViews
             layers: array_map(static fn (Layer $layer): PictureLayer => new PictureLayer($layer->atMm, $layer->magnification, $layer->discMm), $compared->layers($target)),
             adds: $isDrawn ? array_map(static fn (Contribution $one): PartAdds => new PartAdds($one->part, $compared->rig->chain[$one->part]->label(), $one->magnification, $one->workingDistanceMm, $one->stops), Contribution::all($compared->rig)) : [],
             body: new DrawingCamera(...$plan['camera']),
-            drawn: array_values(array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts'])),
+            drawn: DrawingPart::all($plan['parts']),
             tipMm: $plan['tipMm'],
             subjectDistanceMm: $report->reading->subjectDistanceMm,
             columns: $compared->rig->frame->columns,

@@ -8,6 +8,7 @@ use App\Models\Casts\JsonDocument;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Str;
 
 /**
  * A planned and recorded day. The document is the outing's file without its plan and its entries; the columns repeat what is searched or
@@ -50,8 +51,6 @@ final class Outing extends Model
     /** A name for its files. */
     public function fileName(): string
     {
-        $name = trim((string) preg_replace('/[^\p{L}\p{N}]+/u', '-', mb_strtolower($this->name)), '-');
-
-        return $name === '' ? 'outing' : mb_substr($name, 0, 80);
+        return Str::slug(mb_substr($this->name, 0, 80)) ?: 'outing';
     }
 }

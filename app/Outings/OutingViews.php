@@ -138,10 +138,10 @@ final class OutingViews
             'magnification' => $reading->magnification, 'fieldWidthMm' => $reading->fieldWidthMm, 'workingDistanceMm' => $reading->workingDistanceMm,
             'workingDistanceHalfWidth' => Uncertainty::of($rig)->halfWidth('workingDistanceMm'), 'subjectDistanceMm' => $reading->subjectDistanceMm,
             'effectiveAperture' => $reading->effectiveAperture, 'depthOfFieldMm' => $reading->depthOfFieldMm, 'frames' => $stack?->frames(),
-            'stepMm' => $stack?->sliceMm === null ? null : $stack->sliceMm * (1.0 - $stack->overlap), 'light' => self::light($rig),
+            'stepMm' => $stack?->sliceMm === null ? null : $stack->sliceMm * (1.0 - $stack->overlap), 'light' => self::light($rig, $reading),
             'cautions' => array_map(static fn (Caution $caution): string => $caution->text, Cautions::of($rig, $reading, $axis->front + $axis->converterMm, Findings::asSet($rig, $reading))),
             'rig' => self::document($rig), 'body' => new DrawingCamera(...$plan['camera']),
-            'drawn' => array_values(array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts'])), 'tipMm' => $plan['tipMm'],
+            'drawn' => DrawingPart::all($plan['parts']), 'tipMm' => $plan['tipMm'],
         ];
     }
 
@@ -159,9 +159,9 @@ final class OutingViews
         return $scales;
     }
 
-    private static function light(Rig $rig): ?string
+    private static function light(Rig $rig, Reading $reading): ?string
     {
-        $flash = FlashPlan::planned($rig);
+        $flash = FlashPlan::planned($rig, $reading);
         if ($flash === null) {
             return null;
         }

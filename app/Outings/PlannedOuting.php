@@ -51,16 +51,22 @@ final class PlannedOuting
     public function of(Outing $outing, ?\Closure $waited = null): OutingPlan
     {
         $file = $this->store->read($outing);
-        $subjects = [];
-        foreach ($file->subjects as $s => $fields) {
-            $subjects[] = WantedSubject::from($fields, $file->pinned[$s] ?? null);
-        }
         $seconds = config('zinc.outing_seconds');
 
         return OutingPlanner::plan(
-            $outing->kit === null ? new CoreKit(null, []) : $this->kit($outing->kit), $subjects, Conditions::from($file->fields->object('conditions')),
+            $outing->kit === null ? new CoreKit(null, []) : $this->kit($outing->kit), self::wanted($file), Conditions::from($file->fields->object('conditions')),
             BagGoal::from($file->fields->stringOr('by', BagGoal::Mass->value)), Budget::of(is_numeric($seconds) ? (float) $seconds : 8.0, $waited), RigStore::REFERENCE,
         );
+    }
+
+    /**
+     * @return list<WantedSubject> what a file wants, each with its pin
+     *
+     * @throws InvalidFigure names the blank of a wish that can't be so
+     */
+    public static function wanted(OutingFile $file): array
+    {
+        return array_map(static fn (Values $fields, int $s): WantedSubject => WantedSubject::from($fields, $file->pinned[$s] ?? null), $file->subjects, array_keys($file->subjects));
     }
 
     /** The whole outing as a file for others: parts by the names that files have for them, and nothing of where they are kept here. */

@@ -31,7 +31,7 @@ final class SheetViews
 
         return new SheetView(
             $sheet->title, $sections, $sheet->ruleMm, new DrawingCamera(...$plan['camera']),
-            array_values(array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts'])), $plan['tipMm'], $reading->subjectDistanceMm,
+            DrawingPart::all($plan['parts']), $plan['tipMm'], $reading->subjectDistanceMm,
         );
     }
 }

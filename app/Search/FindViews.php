@@ -119,7 +119,7 @@ final class FindViews
             alike: $row->alike,
             sensorMm: $rig->frame->heightMm,
             body: new DrawingCamera(...$plan['camera']),
-            drawn: array_values(array_map(static fn (array $part): DrawingPart => new DrawingPart(...$part), $plan['parts'])),
+            drawn: DrawingPart::all($plan['parts']),
             tipMm: $axis->front + $axis->converterMm,
         );
     }

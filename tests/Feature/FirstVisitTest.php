@@ -96,6 +96,11 @@ final class FirstVisitTest extends TestCase
         $this->putJson('/api/rigs/'.$rig.'/name', ['revision' => 1, 'name' => 'Moss'])->assertOk();
         $this->postJson('/api/comparisons', ['name' => 'Both', 'rigs' => (string) $rig, 'asked' => new \stdClass])->assertCreated();
         $this->postJson('/api/joints', ['name' => 'rowan'])->assertCreated();
+        $kit = $guest->kits()->firstOrFail()->id;
+        $outing = $this->postJson('/api/outings', ['kit' => $kit, 'outing' => ['name' => 'Dyke', 'subjects' => [['name' => 'Moss', 'wish' => ['magnification' => 1]]]]])->assertCreated()->json('id');
+        $entry = ['id' => '0b9f3e1c-5a54-4d3e-9c39-2f6a1c7f0001', 'at' => '2026-12-04T10:20:00+01:00', 'rig' => json_decode((string) $this->get('/api/rigs/'.$rig.'/file')->getContent(), true)];
+        $this->putJson("/api/outings/{$outing}/entries/{$entry['id']}", ['entry' => $entry])->assertOk();
+        $this->putJson("/api/outings/{$outing}/ticks", ['what' => 'Card empty', 'ticked' => true, 'at' => '2026-12-04T10:20:00+01:00'])->assertOk();
 
         $this->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => self::WORD])->assertOk()->assertJsonPath('id', $ilse->id);
         $this->assertModelMissing($guest);
@@ -104,6 +109,8 @@ final class FirstVisitTest extends TestCase
         $this->actingAs($ilse)->getJson('/api/rigs/'.$rig)->assertOk()->assertJsonPath('name', 'Moss')->assertJsonPath('chain.0.name', 'Tube 20');
         $this->assertSame(['Both'], $ilse->comparisons()->pluck('name')->all());
         $this->assertSame(['rowan'], $ilse->joints()->pluck('name')->all());
+        $this->getJson('/api/outings/'.$outing)->assertOk()->assertJsonPath('kit', $kit)->assertJsonPath('packed', ['Card empty']);
+        $this->assertSame([$entry['id']], array_column($this->getJson("/api/outings/{$outing}/entries")->assertOk()->json(), 'id'));
         $this->postJson('/api/sign-out');
         $this->app['auth']->forgetGuards();
 

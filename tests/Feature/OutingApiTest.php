@@ -182,6 +182,15 @@ final class OutingApiTest extends TestCase
         $this->assertSame(array_diff_key($now, array_flip(['id', 'revision', 'name'])), array_diff_key($again, array_flip(['id', 'revision', 'name'])));
     }
 
+    /** It stands in a header: plain letters, whatever the name is. */
+    public function test_a_file_is_called_by_plain_letters(): void
+    {
+        foreach (['Überschwemmung am Deich' => 'uberschwemmung-am-deich.ics', '…' => 'outing.ics'] as $name => $file) {
+            $id = $this->postJson('/api/outings', ['outing' => ['name' => $name] + self::day()])->assertCreated()->json('id');
+            $this->assertSame('attachment; filename="'.$file.'"', $this->get("/api/outings/{$id}/calendar")->assertOk()->headers->get('Content-Disposition'));
+        }
+    }
+
     public function test_all_sheets_are_told_in_the_order_of_the_day(): void
     {
         $outing = $this->demonstration();

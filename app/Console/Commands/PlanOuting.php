@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Outings\PlanDocument;
+use App\Outings\PlannedOuting;
 use Illuminate\Console\Command;
 use Symfony\Component\Console\Formatter\OutputFormatter;
 use ZincThimble\Core\File\FileInvalid;
@@ -17,7 +18,6 @@ use ZincThimble\Core\Outing\Assignment;
 use ZincThimble\Core\Outing\OutingPlan;
 use ZincThimble\Core\Outing\OutingPlanner;
 use ZincThimble\Core\Outing\PlannedRig;
-use ZincThimble\Core\Outing\WantedSubject;
 use ZincThimble\Core\Plan\BagGoal;
 use ZincThimble\Core\Rig\Conditions;
 
@@ -43,11 +43,7 @@ final class PlanOuting extends Command
         try {
             $outing = OutingFile::parse($this->text('outing', OutingFile::MOST_BYTES + 1));
             $kit = KitFile::parse($this->text('kit', Shapes::MAX_BYTES + 1))->kit();
-            $subjects = [];
-            foreach ($outing->subjects as $s => $fields) {
-                $subjects[] = WantedSubject::from($fields, $outing->pinned[$s] ?? null);
-            }
-            $plan = OutingPlanner::plan($kit, $subjects, Conditions::from($outing->fields->object('conditions')), $goal ?? BagGoal::from($outing->fields->stringOr('by', 'mass')));
+            $plan = OutingPlanner::plan($kit, PlannedOuting::wanted($outing), Conditions::from($outing->fields->object('conditions')), $goal ?? BagGoal::from($outing->fields->stringOr('by', 'mass')));
         } catch (FileInvalid $invalid) {
             return $this->faulty(array_map(strval(...), $invalid->faults));
         } catch (InvalidFigure|\InvalidArgumentException $fault) {

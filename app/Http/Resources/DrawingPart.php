@@ -51,4 +51,15 @@ final readonly class DrawingPart
         public ?float $maxMm,
     ) {
     }
+
+    /**
+     * The parts of a layout, in the order of the chain.
+     *
+     * @param  array<int, array<string, mixed>>  $parts
+     * @return list<self>
+     */
+    public static function all(array $parts): array
+    {
+        return array_values(array_map(static fn (array $part): self => new self(...$part), $parts));
+    }
 }

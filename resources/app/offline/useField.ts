@@ -47,8 +47,8 @@ export function useField(outing: number) {
             setNeedsSignIn(error instanceof Refused && error.status === 401);
         } finally {
             sending.current = false;
-            await read();
         }
+        await read();
     }, [outing, read]);
 
     useEffect(() => {

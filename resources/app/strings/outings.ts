@@ -119,7 +119,6 @@ export const outings = {
         drop: (what: string) => `Take ${what} off`,
         late: 'too late',
         leaveAt: 'leave',
-        conflict: 'It was changed elsewhere and is shown as it is now. Do the last thing again.',
         drawing: (letter: string, title: string) => `Rig ${letter}: ${title}`,
         outside: 'Take it outside',
         field: {
@@ -139,7 +138,6 @@ export const outings = {
             asShot: 'Write it down as shot',
             different: 'It was different',
             next: 'Next subject',
-            previous: 'Previous',
             noRig: 'No rig is planned for this. What the kit can do is worked out with a network.',
             written: 'Written down',
             nothing: 'Nothing yet.',
@@ -161,7 +159,6 @@ export const outings = {
             asked: 'Only what was different.',
             twice: 'Changed on two devices. Which is it?',
             thisOne: 'This one',
-            mind: 'Mind',
         },
         back: 'Back to the outing',
         sheetsTitle: 'All sheets, in the order of the day',

@@ -2,11 +2,11 @@ import { useState, type SubmitEvent } from 'react';
 import { reasonOf } from '../../api/client';
 import { useKits } from '../../kit/useKit';
 import { strings } from '../../strings/index';
-import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Ticks } from '../../ui/Tick';
 import { typedNumber, wordsOf } from '../../ui/typed';
 import { momentOf, timeOf, without, type Outing } from './day';
+import { FormEnd } from './FormEnd';
 import { LineInput } from './LineInput';
 import type { Save } from './useOuting';
 
@@ -85,17 +85,7 @@ export function DayDialog({ outing, save, onClose }: { outing: Outing; save: Sav
                     <legend className="pb-1">{say.surroundings}</legend>
                     <Ticks words={Object.entries(say.around)} chosen={around} onChange={setAround} />
                 </fieldset>
-                {trouble !== null && (
-                    <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
-                        {trouble}
-                    </p>
-                )}
-                <div className="flex justify-end gap-2">
-                    <Button onClick={onClose}>{say.cancel}</Button>
-                    <Button strong type="submit">
-                        {say.keep}
-                    </Button>
-                </div>
+                <FormEnd trouble={trouble} keep={say.keep} onCancel={onClose} />
             </form>
         </Dialog>
     );

@@ -1,10 +1,10 @@
 import { useState, type SubmitEvent } from 'react';
 import { api, reasonOf } from '../../api/client';
 import { strings } from '../../strings/index';
-import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { wordsOf } from '../../ui/typed';
 import { momentOf, type Outing } from './day';
+import { FormEnd } from './FormEnd';
 import { LineInput } from './LineInput';
 
 const say = strings.outings;
@@ -49,17 +49,7 @@ export function NewOuting({ open, kit, onClose, onMade }: Props) {
                     <LineInput label={say.starts} name="time" type="time" />
                 </div>
                 <LineInput label={say.place} name="place" maxLength={200} />
-                {trouble !== null && (
-                    <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
-                        {trouble}
-                    </p>
-                )}
-                <div className="flex justify-end gap-2">
-                    <Button onClick={onClose}>{say.cancel}</Button>
-                    <Button strong type="submit" disabled={busy}>
-                        {say.make}
-                    </Button>
-                </div>
+                <FormEnd trouble={trouble} keep={say.make} busy={busy} onCancel={onClose} />
             </form>
         </Dialog>
     );

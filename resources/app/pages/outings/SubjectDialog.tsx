@@ -2,12 +2,12 @@ import { useState, type SubmitEvent } from 'react';
 import { reasonOf } from '../../api/client';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
-import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { lengthDigits } from '../../ui/figures';
 import { Ticks } from '../../ui/Tick';
 import { typedNumber, wordsOf } from '../../ui/typed';
 import { dayOf, momentOf, timeOf, without, type Outing, type Wanted } from './day';
+import { FormEnd } from './FormEnd';
 import { LineInput } from './LineInput';
 
 const say = strings.outings;
@@ -106,17 +106,7 @@ export function SubjectDialog({ outing, subject, onClose, onKeep }: Props) {
                     </label>
                     <Ticks words={Object.entries(say.traits)} chosen={traits} onChange={setTraits} />
                 </div>
-                {trouble !== null && (
-                    <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
-                        {trouble}
-                    </p>
-                )}
-                <div className="flex justify-end gap-2">
-                    <Button onClick={onClose}>{say.cancel}</Button>
-                    <Button strong type="submit" disabled={busy}>
-                        {say.keep}
-                    </Button>
-                </div>
+                <FormEnd trouble={trouble} keep={say.keep} busy={busy} onCancel={onClose} />
             </form>
         </Dialog>
     );
