@@ -12,6 +12,7 @@ use App\Http\Controllers\GuestController;
 use App\Http\Controllers\GuideController;
 use App\Http\Controllers\KeptComparisonController;
 use App\Http\Controllers\KitController;
+use App\Http\Controllers\LogController;
 use App\Http\Controllers\OutingController;
 use App\Http\Controllers\OutingPlanController;
 use App\Http\Controllers\PartController;
@@ -124,13 +125,28 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         Route::delete('/', [OutingController::class, 'destroy']);
         Route::put('ticks', [OutingController::class, 'tick']);
         Route::get('entries', [EntryController::class, 'index']);
-        Route::put('entries/{entry}', [EntryController::class, 'take'])->where('entry', '[0-9a-f-]{36}');
+        Route::prefix('entries/{entry}')->where(['entry' => '[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}'])->group(function (): void {
+            Route::get('/', [EntryController::class, 'show']);
+            Route::put('/', [EntryController::class, 'take']);
+            Route::get('since', [EntryController::class, 'since']);
+            Route::get('sheet', [EntryController::class, 'sheet']);
+            Route::post('rig', [EntryController::class, 'setUp']);
+            Route::post('shot', [EntryController::class, 'shot']);
+            Route::get('pictures/{number}', [EntryController::class, 'picture']);
+            Route::get('pictures/{number}/xmp', [EntryController::class, 'sidecar']);
+        });
         Route::get('calendar', [OutingController::class, 'calendar']);
         Route::middleware('throttle:heavy')->group(function (): void {
             Route::get('plan', [OutingPlanController::class, 'show']);
             Route::get('sheets', [OutingPlanController::class, 'sheets']);
             Route::get('file', [OutingPlanController::class, 'export']);
+            Route::get('csv', [LogController::class, 'csv']);
+            Route::get('xmp', [LogController::class, 'sidecars']);
         });
+    });
+    Route::middleware('throttle:find')->group(function (): void {
+        Route::get('log', [LogController::class, 'show']);
+        Route::get('ledger', [LogController::class, 'ledger']);
     });
     Route::get('rigs', [RigController::class, 'index']);
     Route::post('rigs', [RigController::class, 'store']);

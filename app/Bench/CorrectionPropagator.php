@@ -34,7 +34,7 @@ final class CorrectionPropagator
 
     public function follow(Part $part, \stdClass $before): void
     {
-        $changed = $this->changes($part->kindOf(), get_object_vars($before), get_object_vars($part->document));
+        $changed = self::changes($part->kindOf(), get_object_vars($before), get_object_vars($part->document));
         if ($changed === []) {
             return;
         }
@@ -49,11 +49,13 @@ final class CorrectionPropagator
     }
 
     /**
+     * What of a part reads otherwise now, field by field.
+     *
      * @param  array<string, mixed>  $before
      * @param  array<string, mixed>  $after
      * @return list<array{field: string, label: string, unit: string, before: mixed, after: mixed}>
      */
-    private function changes(Kind $kind, array $before, array $after): array
+    public static function changes(Kind $kind, array $before, array $after): array
     {
         $changes = [];
         foreach (array_keys($before + $after) as $field) {

@@ -265,12 +265,14 @@ final class RigStore
     public const ONLY_KIT = ['id', 'count', 'marriedTo', 'note'];
 
     /** How a part is set in a rig: what a correction leaves alone. */
-    private const SETTINGS = ['set' => 0, 'setMm' => 0, 'swingDeg' => 0, 'shiftMm' => 0, 'plateTurned' => 0, 'taped' => 0, 'reversed' => 0];
+    public const SETTINGS = ['set' => 0, 'setMm' => 0, 'swingDeg' => 0, 'shiftMm' => 0, 'plateTurned' => 0, 'taped' => 0, 'reversed' => 0];
 
     /**
-     * @param  array<int, array<string, mixed>>  $parts  corrected fields by the row they belong to
+     * Gives the parts of a rig's document the figures that their rows have now; how they are set stays, brought within what they can do.
+     *
+     * @param  array<int, array<string, mixed>>  $parts  corrected fields (self::inRig) by the row they belong to
      */
-    private static function correct(\stdClass $document, array $parts): void
+    public static function correct(\stdClass $document, array $parts): void
     {
         $corrected = static function (mixed $part) use ($parts): mixed {
             if (! $part instanceof \stdClass || ! isset($parts[$part->{self::REFERENCE} ?? 0])) {

@@ -64,6 +64,7 @@ use ZincThimble\Core\Report\Sweep;
 use ZincThimble\Core\Report\UnderWater;
 use ZincThimble\Core\Rig\Arrangement;
 use ZincThimble\Core\Rig\BlurRule;
+use ZincThimble\Core\Rig\LensAlone;
 use ZincThimble\Core\Rig\LensFigure;
 use ZincThimble\Core\Rig\LensModel;
 use ZincThimble\Core\Rig\MarkedStops;
@@ -378,23 +379,11 @@ final class RigViews
     /** The rig told as a shot of one of its lenses; null where it stands behind other glass, or isn't of a kit. */
     private function shot(Rig $row, CoreRig $rig, int $at): ?ShotSetup
     {
-        $spacers = 0.0;
-        for ($i = 0; $i < $at; $i++) {
-            if ($rig->chain[$i]->kind->isOptical()) {
-                return null;
-            }
-            $spacers += $rig->lengthMm($i);
-        }
-        $lens = $rig->chain[$at];
-        $part = $lens->document->fields[RigStore::REFERENCE] ?? null;
-        for ($i = $at + 1, $last = count($rig->chain); $i < $last; $i++) {
-            if ($rig->chain[$i]->kind->isOptical()) {
-                return null;
-            }
-        }
+        $alone = LensAlone::at($rig, $at);
+        $part = $alone?->lens->document->fields[RigStore::REFERENCE] ?? null;
 
-        return $lens instanceof Lens && is_int($part) && $row->camera_id !== null && $row->kit_id !== null
-            ? new ShotSetup($part, $row->camera_id, $spacers, $lens->reversed, $rig->setting->focus[$at] ?? 0.0, $lens->isZoom() ? $rig->setting->zoomMm[$at] ?? $lens->figures->focalLengthMm : null)
+        return $alone !== null && is_int($part) && $row->camera_id !== null && $row->kit_id !== null
+            ? new ShotSetup($part, $row->camera_id, $alone->spacersMm, $alone->lens->reversed, $rig->setting->focus[$at] ?? 0.0, $alone->lens->isZoom() ? $rig->setting->zoomMm[$at] ?? $alone->lens->figures->focalLengthMm : null)
             : null;
     }
 

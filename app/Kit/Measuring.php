@@ -51,10 +51,38 @@ final class Measuring
         if ($part->version !== $request->version()) {
             throw new StalePart($part->name ?? 'This part', $part->version);
         }
+        $taken = new ShotTaken($kit);
+        $shots = array_map($taken->fields(...), $request->shots(), array_keys($request->shots()));
+        $window = $request->windowMm();
+        if ($window !== null) {
+            $shots[] = ['cameraRegisterMm' => 0, 'spacersMm' => $window, 'magnification' => 0, 'at' => now()->toDateString(), 'note' => 'A far window'];
+        }
+
+        return $this->with($part, $request->zoomMm(), $shots, $request->takenBack(), $request->pupils(), $request->keeps());
+    }
+
+    /**
+     * A shot that was measured elsewhere goes to its lens, and is kept.
+     *
+     * @param  array<string, mixed>  $shot  as a file has it
+     *
+     * @throws ValidationException when the lens is a zoom and stands between its stations, or has room for no more
+     */
+    public function add(Part $part, ?float $zoomMm, array $shot): MeasureView
+    {
+        return $this->with($part, $zoomMm, [$shot], [], null, true);
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $shots  more of them
+     * @param  list<int>  $takenBack
+     * @param  ?array{entranceMm: float, exitMm: float}  $pupils
+     */
+    private function with(Part $part, ?float $zoomMm, array $shots, array $takenBack, ?array $pupils, bool $keep): MeasureView
+    {
         $old = self::lens($part->fields());
-        $station = self::stationAt($old, $request->zoomMm());
-        $fields = $this->changed($kit, $part, $old, $station, $request);
-        $item = self::item($fields);
+        $station = self::stationAt($old, $zoomMm);
+        $item = self::item(self::changed($part, $old, $station, $shots, $takenBack, $pupils));
         $new = self::lens($item->fields);
         $rigs = [];
         foreach ($this->following->rigsOf($part) as $rig) {
@@ -62,13 +90,13 @@ final class Measuring
                 $rigs[] = $this->change($rig, $part, $item);
             }
         }
-        if ($request->keeps()) {
-            $part = $this->store->update($part, $request->version(), $item, 'measure '.($part->name ?? 'a lens'));
+        if ($keep) {
+            $part = $this->store->update($part, $part->version, $item, 'measure '.($part->name ?? 'a lens'));
         }
         $zoom = $station === null ? null : $old->stations[$station]->focalLengthMm;
 
         return new MeasureView(
-            kept: $request->keeps(), version: $part->version, figures: self::figures($old, $new, $zoom), shots: self::shots($new, $zoom), rigs: array_values(array_filter($rigs)),
+            kept: $keep, version: $part->version, figures: self::figures($old, $new, $zoom), shots: self::shots($new, $zoom), rigs: array_values(array_filter($rigs)),
             pupils: $new->figuresAt($zoom)->entranceMm !== null, rewritten: self::rewritten($new, $zoom),
         );
     }
@@ -76,31 +104,26 @@ final class Measuring
     /**
      * The fields of the part with what is added and without what is taken back.
      *
+     * @param  list<array<string, mixed>>  $more
+     * @param  list<int>  $takenBack
+     * @param  ?array{entranceMm: float, exitMm: float}  $pupils
      * @return array<string, mixed>
      */
-    private function changed(Kit $kit, Part $part, Lens $lens, ?int $station, MeasurePart $request): array
+    private static function changed(Part $part, Lens $lens, ?int $station, array $more, array $takenBack, ?array $pupils): array
     {
         $fields = $part->fields();
         $own = $station === null ? $fields : self::stationFields($fields, $lens->stations[$station]->focalLengthMm);
         $shots = is_array($own['shots'] ?? null) ? array_values($own['shots']) : [];
-        foreach ($request->takenBack() as $index) {
+        foreach ($takenBack as $index) {
             if (! isset($shots[$index])) {
                 throw ValidationException::withMessages(['takeBack' => 'There is no such shot any more.']);
             }
         }
-        $shots = array_values(array_diff_key($shots, array_flip($request->takenBack())));
-        $taken = new ShotTaken($kit);
-        foreach ($request->shots() as $at => $told) {
-            $shots[] = $taken->fields($told, $at);
-        }
-        $window = $request->windowMm();
-        if ($window !== null) {
-            $shots[] = ['cameraRegisterMm' => 0, 'spacersMm' => $window, 'magnification' => 0, 'at' => now()->toDateString(), 'note' => 'A far window'];
-        }
+        $shots = [...array_values(array_diff_key($shots, array_flip($takenBack))), ...$more];
         if (count($shots) > MeasurePart::MOST_SHOTS) {
             throw ValidationException::withMessages(['shots' => 'A lens keeps at most '.MeasurePart::MOST_SHOTS.' shots. Take some back.']);
         }
-        $measured = array_filter(['shots' => $shots, 'pupils' => $request->pupils() ?? $own['pupils'] ?? null], static fn (mixed $value): bool => $value !== null && $value !== []);
+        $measured = array_filter(['shots' => $shots, 'pupils' => $pupils ?? $own['pupils'] ?? null], static fn (mixed $value): bool => $value !== null && $value !== []);
         if ($station === null) {
             return $measured + array_diff_key($fields, ['shots' => 0, 'pupils' => 0]);
         }
@@ -253,7 +276,7 @@ final class Measuring
     {
         try {
             $rig = $this->rigs->read($row->load('parts'));
-            $after = self::with($rig, $row, $part, $item);
+            $after = self::corrected($rig, $row, $part, $item);
         } catch (FileInvalid|InvalidFigure) {
             return null;
         }
@@ -271,7 +294,7 @@ final class Measuring
     }
 
     /** @throws InvalidFigure when the lens as it would be can't be set so */
-    private static function with(CoreRig $rig, Rig $row, Part $part, KitItem $item): ?CoreRig
+    private static function corrected(CoreRig $rig, Rig $row, Part $part, KitItem $item): ?CoreRig
     {
         $chain = $rig->chain;
         $places = $row->parts->where('part_id', $part->id)->pluck('place');

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Models\Casts\JsonDocument;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * One entry of an outing's log, as it was written down on some device.
@@ -18,6 +19,12 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?string $subject
  * @property ?float $magnification
  * @property ?int $result
+ * @property bool $stands  whether no other takes its place
+ * @property string $day  by the clock of who wrote it
+ * @property string $parts  names of its rig's parts, one a line
+ * @property ?\stdClass $measured
+ * @property ?\stdClass $predicted  what was said of its rig then, or what its scales give
+ * @property ?Outing $outing
  * @property \stdClass $document
  */
 final class Entry extends Model
@@ -28,9 +35,15 @@ final class Entry extends Model
 
     protected $keyType = 'string';
 
+    /** @return BelongsTo<Outing, $this> */
+    public function outing(): BelongsTo
+    {
+        return $this->belongsTo(Outing::class);
+    }
+
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['document' => JsonDocument::class, 'at' => 'immutable_datetime', 'magnification' => 'float'];
+        return ['document' => JsonDocument::class, 'at' => 'immutable_datetime', 'magnification' => 'float', 'measured' => JsonDocument::class, 'predicted' => JsonDocument::class];
     }
 }

@@ -12,8 +12,6 @@ use Illuminate\Validation\ValidationException;
 use ZincThimble\Core\File\EntryDocument;
 use ZincThimble\Core\File\Json;
 use ZincThimble\Core\File\OutingFile;
-use ZincThimble\Core\Reading\Reading;
-use ZincThimble\Core\Rig\Rig;
 
 /** The log of an outing: entries come from devices, in any order and more than once, and none is ever changed. */
 final class EntryStore
@@ -32,13 +30,12 @@ final class EntryStore
                 if (Entry::query()->where('outing_id', $outing->id)->count() >= OutingFile::MOST_ENTRIES) {
                     throw ValidationException::withMessages(['entry' => 'This outing holds as many entries as there is room for.']);
                 }
-                $measured = $entry->fields->object('measured')->floatOrNull('magnification');
-                DB::table('entries')->insertOrIgnore([
-                    'user_id' => $outing->user_id, 'id' => $entry->id, 'outing_id' => $outing->id, 'at' => $entry->at->format('Y-m-d H:i:s.uP'),
-                    'subject' => $entry->fields->stringOrNull('subject'), 'result' => $entry->fields->has('result') ? $entry->fields->intOr('result', 0) : null,
-                    'magnification' => $measured ?? $entry->fields->object('predicted')->floatOrNull('magnification') ?? self::read($entry->rig),
-                    'document' => trim(Json::write($entry->document())),
+                DB::table('entries')->insertOrIgnore(EntryColumns::of($entry) + [
+                    'user_id' => $outing->user_id, 'id' => $entry->id, 'outing_id' => $outing->id, 'document' => trim(Json::write($entry->document())),
+                    // What replaces it may have come first.
+                    'stands' => ! $entry->fields->boolOr('withdrawn', false) && ! Entry::query()->where('outing_id', $outing->id)->whereJsonContains('replaces', $entry->id)->exists(),
                 ]);
+                Entry::query()->where('outing_id', $outing->id)->whereIn('id', $entry->replaces)->update(['stands' => false]);
                 Quota::bytes($outing->user_id);
             }
 
@@ -46,19 +43,10 @@ final class EntryStore
         });
     }
 
-    /** What a rig without a figure beside it gives; null = nothing can be worked out of it. */
-    private static function read(Rig $rig): ?float
+    /** An entry of an outing; null = it has none of that id. */
+    public function find(Outing $outing, string $id): ?Entry
     {
-        try {
-            return Reading::of($rig)->magnification;
-        } catch (\ArithmeticError) {
-            return null;
-        }
-    }
-
-    private function find(Outing $outing, string $id): ?Entry
-    {
-        return Entry::query()->where('user_id', $outing->user_id)->where('outing_id', $outing->id)->where('id', $id)->first();
+        return Entry::query()->where('user_id', $outing->user_id)->where('outing_id', $outing->id)->where('id', $id)->first()?->setRelation('outing', $outing);
     }
 
     /** @return list<Entry> in the order in which they were written down */
@@ -67,6 +55,11 @@ final class EntryStore
         $query = Entry::query()->where('outing_id', $outing->id);
         $query->oldest('at')->oldest('number');
 
-        return array_values($query->get()->all());
+        $entries = $query->get();
+        foreach ($entries as $entry) {
+            $entry->setRelation('outing', $outing);
+        }
+
+        return array_values($entries->all());
     }
 }

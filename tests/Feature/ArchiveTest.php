@@ -191,7 +191,7 @@ final class ArchiveTest extends TestCase
         $this->assertSame(9, $guest->rigs()->count());
         // The figure that is added up is what is stored.
         $stored = (int) DB::table('rig_steps')->whereIn('rig_id', $guest->rigs()->select('id'))->sum(DB::raw('octet_length(document::text)')) + (int) DB::table('parts')->where('kit_id', $rig->kit_id)->sum(DB::raw('octet_length(document::text)'))
-            + (int) DB::table('outings')->where('user_id', $guest->id)->sum(DB::raw('octet_length(document::text)'));
+            + (int) DB::table('outings')->where('user_id', $guest->id)->sum(DB::raw('octet_length(document::text)')) + (int) DB::table('entries')->where('user_id', $guest->id)->sum(DB::raw('octet_length(document::text)'));
         $this->assertSame($stored, \App\Operations\Quota::kept($guest->id));
         config(['zinc.most_bytes' => $stored + 100]);
         $this->postJson("/api/rigs/{$rig->id}/steps", ['revision' => $rig->revision, 'step' => ['action' => 'remove', 'index' => 0]])->assertStatus(422)->assertJsonStructure(['errors' => ['document']]);

@@ -14,6 +14,7 @@ use App\Models\Rig;
 use App\Models\SavedSearch;
 use App\Models\User;
 use Illuminate\Routing\Route;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route as Routes;
 use Tests\TestCase;
 
@@ -45,6 +46,7 @@ final class StrangersTest extends TestCase
         $this->app->make(KeptComparisons::class)->keep($owner, 'Theirs', [$rig], []);
         $outings = $owner->outings()->get()->toArray();
         $ticks = $owner->outings()->firstOrFail()->ticks()->orderBy('what')->get()->toArray();
+        $entries = DB::table('entries')->where('user_id', $owner->id)->orderBy('number')->get()->toArray();
         $this->actingAs($this->guest());
         $walked = 0;
         foreach ($this->guarded() as [$method, $route]) {
@@ -61,6 +63,7 @@ final class StrangersTest extends TestCase
         $this->assertSame(1, $owner->joints()->count());
         $this->assertSame(1, SavedSearch::query()->where('kit_id', $rig->kit_id)->count());
         $this->assertSame(1, $owner->comparisons()->count());
+        $this->assertEquals($entries, DB::table('entries')->where('user_id', $owner->id)->orderBy('number')->get()->toArray());
         $this->assertEquals($outings, $owner->outings()->get()->toArray());
         $this->assertEquals($ticks, $owner->outings()->firstOrFail()->ticks()->orderBy('what')->get()->toArray());
         $mine = array_column($this->getJson('/api/rigs')->json(), 'id');
@@ -129,8 +132,11 @@ final class StrangersTest extends TestCase
 
         $comparison = (string) (KeptComparison::query()->where('user_id', $rig->user_id)->value('id') ?? 1);
 
-        $outing = (string) Outing::query()->where('user_id', $rig->user_id)->value('id');
+        // The one with a log.
+        $outing = (string) Outing::query()->where('user_id', $rig->user_id)->where('name', 'Seeds, moss and clock teeth')->value('id');
 
-        return '/'.str_replace(['{entry}', '{outing}', '{reading}', '{comparison}', '{school}', '{rig}', '{kit}', '{part}', '{deleted}', '{joint}', '{number}', '{wish}', '{card}', '{session}'], ['0b9f3e1c-5a54-4d3e-9c39-2f6a1c7f0001', $outing, 'magnification', $comparison, 'stop-or-stop', (string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0', $wish, 'ladder', str_repeat('a', 16)], $route->uri()).'?travel=2.focus&index=0&front=larch&rear=tern&magnification=1&camera='.$part.'&lens='.$part;
+        $entry = (string) DB::table('entries')->where('outing_id', $outing)->oldest('at')->value('id');
+
+        return '/'.str_replace(['{entry}', '{outing}', '{reading}', '{comparison}', '{school}', '{rig}', '{kit}', '{part}', '{deleted}', '{joint}', '{number}', '{wish}', '{card}', '{session}'], [$entry, $outing, 'magnification', $comparison, 'stop-or-stop', (string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0', $wish, 'ladder', str_repeat('a', 16)], $route->uri()).'?travel=2.focus&index=0&front=larch&rear=tern&magnification=1&camera='.$part.'&lens='.$part;
     }
 }

@@ -4,15 +4,41 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Accounts\SessionGuard;
+use App\Bench\RigStore;
+use App\Bench\RigViews;
+use App\Http\Attachment;
+use App\Http\Requests\SetUpEntry;
 use App\Http\Requests\TakeEntry;
 use App\Http\Resources\EntryView;
+use App\Http\Resources\MeasureView;
+use App\Http\Resources\RigView;
+use App\Http\Resources\SheetView;
+use App\Http\Resources\SinceView;
 use App\Http\Resources\Trouble;
+use App\Kit\Measuring;
 use App\Models\Entry;
 use App\Models\Outing;
+use App\Operations\Shown;
+use App\Outings\EntryRig;
 use App\Outings\EntryStore;
+use App\Outings\EntryViews;
+use App\Outings\ShotOfEntry;
+use App\Outings\Sidecar;
+use App\Outings\Sidecars;
+use App\Outings\SmallPicture;
+use App\Plan\SheetViews;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\File\EntryDocument;
+use ZincThimble\Core\File\FileInvalid;
+use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Plan\Sheet;
+use ZincThimble\Core\Plan\Shots;
 
 /** The log of an outing. */
 final class EntryController
@@ -40,6 +66,120 @@ final class EntryController
     public function take(TakeEntry $request, Outing $outing): JsonResponse
     {
         return response()->json(self::view($this->store->take($outing, $request->entry())));
+    }
+
+    #[OA\Get(path: '/outings/{outing}/entries/{entry}', operationId: 'showEntry', parameters: [
+        new OA\PathParameter(name: 'outing', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'entry', schema: new OA\Schema(type: 'string', format: 'uuid')),
+    ], responses: [new OA\Response(response: 200, description: 'The whole of it, small pictures too', content: new OA\JsonContent(ref: EntryView::class))])]
+    public function show(Outing $outing, string $entry): JsonResponse
+    {
+        return response()->json(self::view($this->found($outing, $entry)));
+    }
+
+    #[OA\Get(path: '/outings/{outing}/entries/{entry}/since', operationId: 'sinceEntry', parameters: [
+        new OA\PathParameter(name: 'outing', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'entry', schema: new OA\Schema(type: 'string', format: 'uuid')),
+    ], responses: [new OA\Response(response: 200, description: 'Its rig, and what has changed in the kit since', content: new OA\JsonContent(ref: SinceView::class))])]
+    public function since(Outing $outing, string $entry): JsonResponse
+    {
+        $row = $this->found($outing, $entry);
+        $document = EntryDocument::read($row->document);
+
+        return response()->json(EntryViews::since($row, $document, EntryRig::of($document, $outing->kit)));
+    }
+
+    #[OA\Get(path: '/outings/{outing}/entries/{entry}/sheet', operationId: 'entrySheet', parameters: [
+        new OA\PathParameter(name: 'outing', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'entry', schema: new OA\Schema(type: 'string', format: 'uuid')),
+    ], responses: [new OA\Response(response: 200, description: 'The sheet of its rig, of the parts as they are known today', content: new OA\JsonContent(ref: SheetView::class))])]
+    public function sheet(Outing $outing, string $entry): JsonResponse
+    {
+        $stood = EntryRig::of(EntryDocument::read($this->found($outing, $entry)->document), $outing->kit);
+        try {
+            $rig = $stood->now();
+        } catch (FileInvalid|InvalidFigure) {
+            $rig = $stood->alone();
+        }
+
+        return response()->json(SheetViews::of(Sheet::of(Shots::planned($rig)), $rig));
+    }
+
+    #[OA\Post(path: '/outings/{outing}/entries/{entry}/rig', operationId: 'setUpEntry', parameters: [
+        new OA\PathParameter(name: 'outing', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'entry', schema: new OA\Schema(type: 'string', format: 'uuid')),
+    ], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: SetUpEntry::class)), responses: [
+        new OA\Response(response: 201, description: 'A new rig on the Bench, set as it was', content: new OA\JsonContent(ref: RigView::class)),
+        new OA\Response(response: 422, description: 'It can’t be set so any more', content: new OA\JsonContent(ref: Trouble::class)),
+    ])]
+    public function setUp(SetUpEntry $request, Outing $outing, string $entry, RigStore $rigs, RigViews $views): JsonResponse
+    {
+        $row = $this->found($outing, $entry);
+        $stood = EntryRig::of(EntryDocument::read($row->document), $outing->kit);
+        $user = SessionGuard::person($request);
+
+        return Shown::first(function () use ($request, $stood, $rigs, $views, $user, $outing, $row): RigView {
+            try {
+                $core = $request->today() ? $stood->now() : $stood->alone();
+            } catch (FileInvalid|InvalidFigure $fault) {
+                throw ValidationException::withMessages(['today' => 'With the figures that the kit has today it can’t be set so: '.($fault instanceof FileInvalid ? $fault->faults[0] : $fault->getMessage())]);
+            }
+            $rig = $rigs->create($user, $request->today() ? $outing->kit : null, $core, $rigs->freeName($user, mb_substr(implode(', ', array_filter([$row->subject, $outing->name])), 0, 190)));
+
+            return $views->rig($rig, $rigs->read($rig));
+        }, 201);
+    }
+
+    #[OA\Post(path: '/outings/{outing}/entries/{entry}/shot', operationId: 'shotOfEntry', parameters: [
+        new OA\PathParameter(name: 'outing', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'entry', schema: new OA\Schema(type: 'string', format: 'uuid')),
+    ], responses: [
+        new OA\Response(response: 200, description: 'What was measured is a shot of the lens now; old and new figures. Undo in the kit takes it back', content: new OA\JsonContent(ref: MeasureView::class)),
+        new OA\Response(response: 422, description: 'No shot can be told from it', content: new OA\JsonContent(ref: Trouble::class)),
+    ])]
+    public function shot(Outing $outing, string $entry, Measuring $measuring): JsonResponse
+    {
+        $row = $this->found($outing, $entry);
+        $document = EntryDocument::read($row->document);
+        $shot = ShotOfEntry::of($document, EntryRig::of($document, $outing->kit), $outing->name);
+        if ($shot === null) {
+            throw ValidationException::withMessages(['entry' => 'A shot needs a lens that stands alone, what its scales read, and something measured with a ruler.']);
+        }
+        if ($shot->isTaken()) {
+            throw ValidationException::withMessages(['entry' => 'This lens has that shot already.']);
+        }
+
+        return Shown::first(static fn (): MeasureView => $measuring->add($shot->lens, $shot->zoomMm, $shot->fields));
+    }
+
+    #[OA\Get(path: '/outings/{outing}/entries/{entry}/pictures/{number}', operationId: 'entryPicture', parameters: [
+        new OA\PathParameter(name: 'outing', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'entry', schema: new OA\Schema(type: 'string', format: 'uuid')), new OA\PathParameter(name: 'number', schema: new OA\Schema(type: 'integer')),
+    ], responses: [new OA\Response(response: 200, description: 'The small picture', content: new OA\MediaType(mediaType: 'image/jpeg', schema: new OA\Schema(type: 'string', format: 'binary')))])]
+    public function picture(Outing $outing, string $entry, int $number): Response
+    {
+        $small = SmallPicture::of(self::pictures($this->found($outing, $entry))[$number] ?? abort(404)) ?? abort(404);
+
+        // An entry is never changed, so neither is its picture; and it is nobody else's.
+        return new Response($small->bytes, 200, ['Content-Type' => $small->type, 'Cache-Control' => 'private, max-age=31536000, immutable']);
+    }
+
+    #[OA\Get(path: '/outings/{outing}/entries/{entry}/pictures/{number}/xmp', operationId: 'entrySidecar', parameters: [
+        new OA\PathParameter(name: 'outing', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'entry', schema: new OA\Schema(type: 'string', format: 'uuid')), new OA\PathParameter(name: 'number', schema: new OA\Schema(type: 'integer')),
+    ], responses: [new OA\Response(response: 200, description: 'To lie beside the picture (ISO 16684-1)', content: new OA\MediaType(mediaType: 'application/rdf+xml', schema: new OA\Schema(type: 'string')))])]
+    public function sidecar(Outing $outing, string $entry, int $number): Response
+    {
+        $row = $this->found($outing, $entry);
+        $picture = self::pictures($row)[$number] ?? abort(404);
+
+        return Attachment::of(Sidecar::of(EntryDocument::read($row->document), $picture, $outing->name), 'application/rdf+xml; charset=UTF-8', Sidecars::name($picture, []));
+    }
+
+    /** @return list<Values> */
+    private static function pictures(Entry $row): array
+    {
+        return EntryDocument::read($row->document)->fields->objects('pictures');
+    }
+
+    private function found(Outing $outing, string $entry): Entry
+    {
+        Gate::authorize('view', $outing);
+
+        return $this->store->find($outing, $entry) ?? abort(404);
     }
 
     private static function view(Entry $entry): EntryView

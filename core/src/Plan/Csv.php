@@ -27,9 +27,9 @@ final class Csv
         ))."\r\n";
     }
 
-    /** A cell that a spreadsheet would take for a formula is kept a text. */
+    /** A cell that a spreadsheet would take for a formula is kept a text; a number with its sign is none. */
     private static function safe(string $cell): string
     {
-        return preg_match('/^[=+@\t\r-](?!\d)/', $cell) === 1 ? "'".$cell : $cell;
+        return preg_match('/^[=+@\t\r-]/', $cell) === 1 && ! is_numeric($cell) ? "'".$cell : $cell;
     }
 }

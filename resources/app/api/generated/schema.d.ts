@@ -187,8 +187,104 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["showEntry"];
         put: operations["takeEntry"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outings/{outing}/entries/{entry}/since": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sinceEntry"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outings/{outing}/entries/{entry}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["entrySheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outings/{outing}/entries/{entry}/rig": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["setUpEntry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outings/{outing}/entries/{entry}/shot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["shotOfEntry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outings/{outing}/entries/{entry}/pictures/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["entryPicture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outings/{outing}/entries/{entry}/pictures/{number}/xmp": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["entrySidecar"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -620,6 +716,70 @@ export interface paths {
             cookie?: never;
         };
         get: operations["crossing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["searchLog"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/ledger": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showLedger"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outings/{outing}/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["exportEntries"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/outings/{outing}/xmp": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["exportSidecars"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1683,6 +1843,10 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        SetUpEntry: {
+            /** @description Of the parts as the kit knows them today; false = by the figures of then, as a rig by itself */
+            today: boolean;
+        };
         SetUpFound: {
             /** @description A rig that was found, and how it was set. */
             camera: number;
@@ -2481,6 +2645,82 @@ export interface components {
             history: components["schemas"]["HistoryView"];
             deleted: number;
         };
+        /** @description A lens that what was measured points at, and the entry that would settle it. */
+        LedgerHint: {
+            lens: string;
+            outing: number;
+            entry: string;
+            /** Format: date */
+            day: string;
+            /**
+             * Format: float
+             * @description Magnification
+             */
+            measured: number;
+            /** Format: float */
+            predicted: number;
+            /** Format: float */
+            halfWidth: number;
+        };
+        /** @description How right the predictions of one figure were. */
+        LedgerLineView: {
+            /** @enum {string} */
+            figure: "magnification" | "workingDistanceMm" | "sliceMm";
+            /** @description null = all of them */
+            lens: string | null;
+            /** @description How often it was measured */
+            count: number;
+            /**
+             * Format: float
+             * @description Half were nearer than this share of the truth
+             */
+            medianError: number;
+            /**
+             * Format: float
+             * @description With its sign: above 0 = tends to be said too large
+             */
+            medianSigned: number;
+            /** @description How often a half-width was said */
+            stated: number;
+            /** @description How often of these the truth lay within it */
+            inside: number;
+        };
+        /** @description One measured figure beside what was said of it before. */
+        LedgerPoint: {
+            entry: string;
+            outing: number;
+            /** Format: date */
+            day: string;
+            subject: string | null;
+            /** @enum {string} */
+            figure: "magnification" | "workingDistanceMm" | "sliceMm";
+            /** Format: float */
+            measured: number;
+            /** Format: float */
+            predicted: number;
+            /**
+             * Format: float
+             * @description Of both together
+             */
+            halfWidth: number | null;
+            /** @description Whether the truth lay within it; null = none was said */
+            inside: boolean | null;
+            lenses: string[];
+        };
+        /** @description How right the tool was, for one person. */
+        LedgerView: {
+            /** @description In which something was measured, as many as are told */
+            entries: number;
+            /** @description Older ones that are left out */
+            more: number;
+            /** @description The newest first */
+            points: components["schemas"]["LedgerPoint"][];
+            lines: components["schemas"]["LedgerLineView"][];
+            /** @description The worst first */
+            byLens: components["schemas"]["LedgerLineView"][];
+            /** @description Lenses to settle */
+            hints: components["schemas"]["LedgerHint"][];
+        };
         /** @description How sure a lens is where one of its kind is mostly used. */
         LensSureView: {
             /**
@@ -2533,6 +2773,89 @@ export interface components {
             } & {
                 [key: string]: unknown;
             })[];
+        };
+        /** @description An entry of the log as its list shows it. */
+        LogEntry: {
+            id: string;
+            outing: number;
+            outingName: string;
+            /** @description By the clock of who wrote it */
+            at: string;
+            subject: string | null;
+            /** @description The rig in a line */
+            title: string;
+            /** @description As engraved */
+            scales: components["schemas"]["ScaleView"][];
+            /** @description Parts whose scales say what can’t be read */
+            unread: string[];
+            /**
+             * Format: float
+             * @description Measured, else as it was said
+             */
+            magnification: number | null;
+            measured: components["schemas"]["LoggedView"];
+            /** @description What was said of it at that moment, or what its scales give */
+            predicted: components["schemas"]["LoggedView"];
+            /** Format: float */
+            aperture: number | null;
+            /** Format: float */
+            exposureS: number | null;
+            /** Format: float */
+            iso: number | null;
+            frames: number | null;
+            light: string | null;
+            trial: components["schemas"]["TrialStop"][];
+            pictures: components["schemas"]["LoggedPicture"][];
+            /** @description 1 to 5 */
+            result: number | null;
+            note: string | null;
+            replaces: string[];
+        };
+        /** @description An entry on the strip of magnifications. */
+        LogMark: {
+            id: string;
+            /** Format: date */
+            day: string;
+            /** Format: float */
+            magnification: number;
+        };
+        /** @description What of the log was asked for, the newest first. */
+        LogView: {
+            /** @description Entries that stand and fit */
+            total: number;
+            /** @description From 1 */
+            page: number;
+            pages: number;
+            entries: components["schemas"]["LogEntry"][];
+            /** @description The newest 2,000 that fit and have a magnification */
+            marks: components["schemas"]["LogMark"][];
+            /** @description Parts that the log names */
+            parts: string[];
+            subjects: string[];
+        };
+        /** @description A picture that an entry names; the original stays where it is. */
+        LoggedPicture: {
+            /** @description Of the original */
+            name: string;
+            /** @description As its camera says */
+            takenAt: string | null;
+            /** @description Whether a small one is kept */
+            small: boolean;
+        };
+        /** @description What was measured of a rig, or said of it before, each with its half-width; null = it wasn't. */
+        LoggedView: {
+            /** Format: float */
+            magnification: number | null;
+            /** Format: float */
+            magnificationHalfWidth: number | null;
+            /** Format: float */
+            workingDistanceMm: number | null;
+            /** Format: float */
+            workingDistanceMmHalfWidth: number | null;
+            /** Format: float */
+            sliceMm: number | null;
+            /** Format: float */
+            sliceMmHalfWidth: number | null;
         };
         /** @description One end of a part on the joint map. */
         MapEnd: {
@@ -3272,6 +3595,40 @@ export interface components {
             /** Format: float */
             longestMm: number | null;
         };
+        /** @description What has become of a part since a rig was written down. */
+        SincePart: {
+            part: string;
+            /** @enum {string} */
+            what: "gone" | "corrected" | "settled";
+            changes: components["schemas"]["NewsChange"][];
+        };
+        /** @description The rig of an entry, and what has changed since. */
+        SinceView: {
+            title: string;
+            /** @description As engraved */
+            scales: components["schemas"]["ScaleView"][];
+            /** @description Parts whose scales say what can’t be read: the rig stands there as it was planned */
+            unread: string[];
+            /** @description Those that are as they were left out */
+            parts: components["schemas"]["SincePart"][];
+            /** @description What its parts gave by the figures of then */
+            then: components["schemas"]["LoggedView"];
+            now: components["schemas"]["LoggedView"] | null;
+            /** @description Why not */
+            trouble: string | null;
+            body: components["schemas"]["DrawingCamera"];
+            drawn: components["schemas"]["DrawingPart"][];
+            /** Format: float */
+            tipMm: number;
+            /** Format: float */
+            subjectDistanceMm: number | null;
+            /** @description The lens, as its row in the kit, to which what was measured can go as a shot */
+            lens: number | null;
+            /** @description The kit that it belongs to */
+            lensKit: number | null;
+            /** @description Whether that lens has the shot */
+            settled: boolean;
+        };
         /** @description A state that a rig was saved in. */
         StateSummary: {
             number: number;
@@ -3440,6 +3797,18 @@ export interface components {
             title: string;
             joint: string;
             parts: components["schemas"]["TrayPart"][];
+        };
+        /** @description What an edge came to at one aperture of a trial. */
+        TrialStop: {
+            /** Format: float */
+            aperture: number;
+            /**
+             * Format: float
+             * @description Cycles a pixel at which half the contrast is left
+             */
+            mtf50: number;
+            /** Format: float */
+            halfWidth: number | null;
         };
         /** @description Why a request was refused. */
         Trouble: {
@@ -4166,6 +4535,29 @@ export interface operations {
             };
         };
     };
+    showEntry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+                entry: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The whole of it, small pictures too */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryView"];
+                };
+            };
+        };
+    };
     takeEntry: {
         parameters: {
             query?: never;
@@ -4198,6 +4590,168 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    sinceEntry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+                entry: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Its rig, and what has changed in the kit since */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SinceView"];
+                };
+            };
+        };
+    };
+    entrySheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+                entry: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The sheet of its rig, of the parts as they are known today */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetView"];
+                };
+            };
+        };
+    };
+    setUpEntry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+                entry: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetUpEntry"];
+            };
+        };
+        responses: {
+            /** @description A new rig on the Bench, set as it was */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RigView"];
+                };
+            };
+            /** @description It can’t be set so any more */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    shotOfEntry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+                entry: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was measured is a shot of the lens now; old and new figures. Undo in the kit takes it back */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureView"];
+                };
+            };
+            /** @description No shot can be told from it */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    entryPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+                entry: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The small picture */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+        };
+    };
+    entrySidecar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+                entry: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description To lie beside the picture (ISO 16684-1) */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/rdf+xml": string;
                 };
             };
         };
@@ -5302,6 +5856,122 @@ export interface operations {
             };
             /** @description What is wrong */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    searchLog: {
+        parameters: {
+            query?: {
+                /** @description Each has to be in the subject, the note, a part or a picture’s name */
+                words?: string;
+                part?: string;
+                subject?: string;
+                /** @description Magnification */
+                from?: number;
+                to?: number;
+                since?: string;
+                until?: string;
+                /** @description At least */
+                result?: number;
+                outing?: number;
+                page?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogView"];
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    showLedger: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How right the tool was */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LedgerView"];
+                };
+            };
+        };
+    };
+    exportEntries: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Entries that stand, one a row */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+        };
+    };
+    exportSidecars: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A file for each picture named, in one archive */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+            /** @description No picture is named */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
