@@ -9,6 +9,7 @@ use ZincThimble\Core\File\Json;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Outing\LedgerFigure;
+use ZincThimble\Core\Outing\Measurements;
 use ZincThimble\Core\Outing\Prediction;
 use ZincThimble\Core\Plan\ReadOff;
 
@@ -19,7 +20,7 @@ final class EntryColumns
     public static function of(EntryDocument $entry): array
     {
         $fields = $entry->fields;
-        $measured = $fields->object('measured');
+        $measured = Measurements::of($entry->rig, $fields->object('measured'));
         $predicted = self::predicted($entry);
         $parts = array_values(array_unique(array_map(static fn (Part $part): string => $part->label(), $entry->rig->chain)));
         $camera = $entry->rig->camera->name;

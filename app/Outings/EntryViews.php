@@ -41,7 +41,7 @@ final class EntryViews
         return new LogEntry(
             id: $row->id, outing: $row->outing_id, outingName: $row->outing->name ?? '', at: is_string($at) ? $at : $row->at->format(DATE_ATOM), subject: $row->subject,
             title: EntryRig::titleOf($entry->rig), scales: self::scales($entry), unread: ReadOff::of($entry->rig, $fields->objects('scales'))->unread,
-            magnification: $row->magnification, measured: self::figures($fields->object('measured')), predicted: self::figures(self::values($row->predicted)),
+            magnification: $row->magnification, measured: self::figures(self::values($row->measured)), predicted: self::figures(self::values($row->predicted)),
             aperture: $fields->floatOrNull('aperture'), exposureS: $fields->floatOrNull('exposureS'), iso: $fields->floatOrNull('iso'),
             frames: $fields->has('frames') ? $fields->intOr('frames', 1) : null, light: self::light($fields->object('light')),
             trial: array_map(static fn (Values $each): TrialStop => new TrialStop($each->float('aperture'), $each->float('mtf50'), $each->floatOrNull('halfWidth')), $fields->objects('trial')),

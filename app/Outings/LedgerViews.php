@@ -31,7 +31,7 @@ final class LedgerViews
     {
         [$rows, $more] = $this->log->measured($user, self::MOST);
         $documents = array_map(static fn (Entry $row): EntryDocument => EntryDocument::read($row->document), $rows);
-        $ledger = Ledger::of(array_map(static fn (Entry $row, EntryDocument $entry): LoggedFigures => new LoggedFigures($entry->rig, $entry->fields->object('measured'), EntryViews::values($row->predicted)), $rows, $documents));
+        $ledger = Ledger::of(array_map(static fn (Entry $row, EntryDocument $entry): LoggedFigures => new LoggedFigures($entry->rig, EntryViews::values($row->measured), EntryViews::values($row->predicted)), $rows, $documents));
         $line = static fn (LedgerLine $each): LedgerLineView => new LedgerLineView($each->figure->value, $each->lens, $each->count, $each->medianError, $each->medianSigned, $each->stated, $each->inside);
 
         return new LedgerView(

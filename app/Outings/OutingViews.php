@@ -120,24 +120,25 @@ final class OutingViews
 
     /** What is told of a rig where there is none. */
     private const NOTHING = [
-        'title' => '', 'scales' => [], 'magnification' => null, 'fieldWidthMm' => null, 'workingDistanceMm' => null, 'workingDistanceHalfWidth' => null, 'subjectDistanceMm' => null, 'effectiveAperture' => null,
-        'depthOfFieldMm' => null, 'frames' => null, 'stepMm' => null, 'light' => null, 'cautions' => [], 'rig' => null, 'body' => null, 'drawn' => [], 'tipMm' => null,
+        'title' => '', 'scales' => [], 'magnification' => null, 'magnificationHalfWidth' => null, 'fieldWidthMm' => null, 'workingDistanceMm' => null, 'workingDistanceHalfWidth' => null, 'subjectDistanceMm' => null, 'effectiveAperture' => null,
+        'depthOfFieldMm' => null, 'depthOfFieldHalfWidth' => null, 'frames' => null, 'stepMm' => null, 'light' => null, 'cautions' => [], 'rig' => null, 'body' => null, 'drawn' => [], 'tipMm' => null,
     ];
 
-    /** @return array{title: string, scales: list<ScaleView>, magnification: ?float, fieldWidthMm: ?float, workingDistanceMm: ?float, workingDistanceHalfWidth: ?float, subjectDistanceMm: ?float, effectiveAperture: ?float, depthOfFieldMm: ?float, frames: ?int, stepMm: ?float, light: ?string, cautions: list<string>, rig: \stdClass, body: DrawingCamera, drawn: list<DrawingPart>, tipMm: float} */
+    /** @return array{title: string, scales: list<ScaleView>, magnification: ?float, magnificationHalfWidth: ?float, fieldWidthMm: ?float, workingDistanceMm: ?float, workingDistanceHalfWidth: ?float, subjectDistanceMm: ?float, effectiveAperture: ?float, depthOfFieldMm: ?float, depthOfFieldHalfWidth: ?float, frames: ?int, stepMm: ?float, light: ?string, cautions: list<string>, rig: \stdClass, body: DrawingCamera, drawn: list<DrawingPart>, tipMm: float} */
     private static function figures(Rig $rig): array
     {
         $axis = Axis::of($rig);
         $reading = Reading::along($rig, $axis);
+        $sure = Uncertainty::of($rig);
         $shots = Shots::planned($rig);
         $stack = $shots->isStack() ? $shots : null;
         $plan = Layout::of($rig, $axis, $reading);
 
         return [
             'title' => ($rig->camera->name ?? 'Camera').' · '.AsEngraved::title($rig), 'scales' => self::scales($rig),
-            'magnification' => $reading->magnification, 'fieldWidthMm' => $reading->fieldWidthMm, 'workingDistanceMm' => $reading->workingDistanceMm,
-            'workingDistanceHalfWidth' => Uncertainty::of($rig)->halfWidth('workingDistanceMm'), 'subjectDistanceMm' => $reading->subjectDistanceMm,
-            'effectiveAperture' => $reading->effectiveAperture, 'depthOfFieldMm' => $reading->depthOfFieldMm, 'frames' => $stack?->frames(),
+            'magnification' => $reading->magnification, 'magnificationHalfWidth' => $sure->halfWidth('magnification'), 'fieldWidthMm' => $reading->fieldWidthMm, 'workingDistanceMm' => $reading->workingDistanceMm,
+            'workingDistanceHalfWidth' => $sure->halfWidth('workingDistanceMm'), 'subjectDistanceMm' => $reading->subjectDistanceMm,
+            'effectiveAperture' => $reading->effectiveAperture, 'depthOfFieldMm' => $reading->depthOfFieldMm, 'depthOfFieldHalfWidth' => $sure->halfWidth('depthOfFieldMm'), 'frames' => $stack?->frames(),
             'stepMm' => $stack?->sliceMm === null ? null : $stack->sliceMm * (1.0 - $stack->overlap), 'light' => self::light($rig, $reading),
             'cautions' => array_map(static fn (Caution $caution): string => $caution->text, Cautions::of($rig, $reading, $axis->front + $axis->converterMm, Findings::asSet($rig, $reading))),
             'rig' => self::document($rig), 'body' => new DrawingCamera(...$plan['camera']),

@@ -7,6 +7,7 @@ namespace App\Outings;
 use App\Models\Part;
 use ZincThimble\Core\File\EntryDocument;
 use ZincThimble\Core\Outing\LedgerFigure;
+use ZincThimble\Core\Outing\Measurements;
 use ZincThimble\Core\Rig\LensAlone;
 
 /** What was measured of a rig outside, told as a shot of its lens. */
@@ -37,7 +38,7 @@ final readonly class ShotOfEntry
             + ($alone->lens->reversed ? ['reversed' => true] : []);
         $focus = $rig->setting->focus[$alone->index] ?? 0.0;
         $fields += $focus > 0.0 ? ['focus' => $focus] : [];
-        $measured = $entry->fields->object('measured');
+        $measured = Measurements::of($rig, $entry->fields->object('measured'));
         $told = [];
         foreach ([LedgerFigure::Magnification, ...$alone->isFrontMost ? [LedgerFigure::WorkingDistance] : []] as $figure) {
             $value = $measured->floatOrNull($figure->value);

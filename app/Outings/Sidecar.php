@@ -7,6 +7,7 @@ namespace App\Outings;
 use ZincThimble\Core\File\EntryDocument;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Outing\LedgerFigure;
+use ZincThimble\Core\Outing\Measurements;
 use ZincThimble\Core\Plan\ReadOff;
 use ZincThimble\Core\Reading\Reading;
 
@@ -33,7 +34,7 @@ final class Sidecar
                 // What can't be worked out isn't there.
             }
         }
-        $measured = $fields->object('measured');
+        $measured = Measurements::of($entry->rig, $fields->object('measured'));
         $m = $measured->floatOrNull(LedgerFigure::Magnification->value) ?? $reading?->magnification;
         $figures = [
             'Rig' => EntryRig::titleOf($entry->rig),

@@ -137,6 +137,21 @@ final class LogApiTest extends TestCase
         $this->assertSame([null, null, ['Rail bellows']], [$unread['predicted']['magnification'], $unread['magnification'], $unread['unread']]);
     }
 
+    public function test_a_ruler_across_the_frame_is_a_measured_magnification_everywhere(): void
+    {
+        $id = '0b9f3e1c-5a54-4d3e-9c39-2f6a1c7f6001';
+        // Body A's sensor is 23.6 mm wide.
+        $this->send($id, ['measured' => ['fieldWidthMm' => 47.2, 'fieldWidthMmHalfWidth' => 0.2], 'subject' => 'Ruler', 'pictures' => [['name' => 'ruler.jpg']]])->assertOk();
+        $entry = $this->getJson('/api/log?subject=Ruler&from=0.49999&to=0.50001')->assertOk()->json('entries.0');
+        $this->assertEqualsWithDelta([0.5, 0.5 * 0.2 / 47.2], [$entry['measured']['magnification'], $entry['measured']['magnificationHalfWidth']], 1e-9);
+        $this->assertContains($id, array_column($this->getJson('/api/ledger')->json('points'), 'entry'));
+        $this->assertEqualsWithDelta(0.5, (float) self::sidecar((string) $this->get("/api/outings/{$this->done->id}/entries/{$id}/pictures/0/xmp")->getContent())['Magnification'], 1e-9);
+        $this->assertSame(['fieldWidthMm' => 47.2, 'fieldWidthMmHalfWidth' => 0.2], (array) Entry::query()->where('user_id', $this->me->id)->where('id', $id)->firstOrFail()->document->measured, 'What was written down stays as it was written.');
+        $this->postJson("/api/outings/{$this->done->id}/entries/{$id}/shot")->assertOk();
+        $shot = Part::query()->where('kit_id', $this->done->kit_id)->where('name', 'Process 62')->firstOrFail()->document->shots[0];
+        $this->assertEqualsWithDelta([0.5, 0.5 * 0.2 / 47.2], [$shot->magnification, $shot->magnificationHalfWidth], 1e-9);
+    }
+
     public function test_pictures_are_handed_out_to_their_owner_alone_and_only_as_pictures(): void
     {
         $entry = $this->named('Moss capsule, teeth', 4.11);

@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** What one subject is to be photographed with. */
-#[OA\Schema(required: ['subject', 'letter', 'title', 'scales', 'magnification', 'fieldWidthMm', 'workingDistanceMm', 'workingDistanceHalfWidth', 'subjectDistanceMm', 'effectiveAperture', 'depthOfFieldMm', 'frames', 'stepMm', 'light', 'warnings', 'cautions', 'rig', 'body', 'drawn', 'tipMm', 'withoutMassG', 'withoutParts', 'buying'])]
+#[OA\Schema(required: ['subject', 'letter', 'title', 'scales', 'magnification', 'magnificationHalfWidth', 'fieldWidthMm', 'workingDistanceMm', 'workingDistanceHalfWidth', 'subjectDistanceMm', 'effectiveAperture', 'depthOfFieldMm', 'depthOfFieldHalfWidth', 'frames', 'stepMm', 'light', 'warnings', 'cautions', 'rig', 'body', 'drawn', 'tipMm', 'withoutMassG', 'withoutParts', 'buying'])]
 final readonly class AssignmentView
 {
     /**
@@ -29,6 +29,8 @@ final readonly class AssignmentView
         #[OA\Property()]
         public ?float $magnification,
         #[OA\Property()]
+        public ?float $magnificationHalfWidth,
+        #[OA\Property()]
         public ?float $fieldWidthMm,
         #[OA\Property()]
         public ?float $workingDistanceMm,
@@ -40,6 +42,8 @@ final readonly class AssignmentView
         public ?float $effectiveAperture,
         #[OA\Property()]
         public ?float $depthOfFieldMm,
+        #[OA\Property()]
+        public ?float $depthOfFieldHalfWidth,
         #[OA\Property(description: 'Of the stack; null = one shot')]
         public ?int $frames,
         #[OA\Property(description: 'From frame to frame')]

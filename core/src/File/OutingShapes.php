@@ -82,7 +82,7 @@ final class OutingShapes
             Field::flag('withdrawn'),
             Field::text('subject', 200),
             Field::objects('scales', [Field::text('part', 200)->needed(), Field::text('reads', 60)->needed(), Field::text('unit', 20)]),
-            Field::object('measured', self::figures()),
+            Field::object('measured', [...self::figures(), Field::number('fieldWidthMm', 0.001, 100_000.0), Field::number('fieldWidthMmHalfWidth', 0.0, 100_000.0)]),
             Field::object('predicted', self::figures()),
             Field::object('light', [
                 Field::choice('source', 'there', 'flash', 'lamp', 'torch'), Field::text('name', 200), Field::number('power', 0.0001, 1.0), Field::distance('distanceMm'),

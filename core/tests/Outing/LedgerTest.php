@@ -11,6 +11,10 @@ use ZincThimble\Core\Outing\Ledger;
 use ZincThimble\Core\Outing\LedgerFigure;
 use ZincThimble\Core\Outing\LedgerLine;
 use ZincThimble\Core\Outing\LoggedFigures;
+use ZincThimble\Core\Outing\Measurements;
+use ZincThimble\Core\Outing\Prediction;
+use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Reading\Uncertainty;
 
 final class LedgerTest extends TestCase
 {
@@ -46,6 +50,33 @@ final class LedgerTest extends TestCase
         // Of an even number, between the two in the middle.
         $this->assertEqualsWithDelta(0.015, $ledger->byLens[1]->medianError, 1e-12);
         $this->assertSame([2, 2], [$ledger->byLens[1]->stated, $ledger->byLens[1]->inside]);
+    }
+
+    /** A ruler that reaches across the frame tells the magnification; one that was given stands. */
+    public function test_so_many_mm_of_a_ruler_across_the_frame_are_a_magnification(): void
+    {
+        $rig = self::logged('A', [], [])->rig;
+        $width = $rig->frame->widthMm;
+        $told = Measurements::of($rig, new Values(['fieldWidthMm' => 10.0 * $width, 'workingDistanceMm' => 80.0]));
+        $this->assertEqualsWithDelta([0.1, 80.0, 0.1 * 0.002], [$told->float('magnification'), $told->float('workingDistanceMm'), $told->float('magnificationHalfWidth')], 1e-12);
+        // Of a short piece a tenth of a mm counts for more.
+        $this->assertEqualsWithDelta($width / 5.0 * 0.1 / 5.0, Measurements::of($rig, new Values(['fieldWidthMm' => 5.0]))->float('magnificationHalfWidth'), 1e-12);
+        $this->assertEqualsWithDelta($width / 5.0 * 0.02 / 5.0, Measurements::of($rig, new Values(['fieldWidthMm' => 5.0, 'fieldWidthMmHalfWidth' => 0.02]))->float('magnificationHalfWidth'), 1e-12);
+        $given = new Values(['fieldWidthMm' => 5.0, 'magnification' => 1.0]);
+        $this->assertSame($given->fields, Measurements::of($rig, $given)->fields);
+        $this->assertSame(['sliceMm' => 1.0], Measurements::of($rig, new Values(['sliceMm' => 1.0]))->fields);
+    }
+
+    /** What is said before, under the names that the log has for it: the reading and its half-widths. */
+    public function test_a_prediction_is_the_reading_with_its_half_widths(): void
+    {
+        $rig = RigFile::parse((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/1-tower-clock-tooth.rig.json'));
+        $reading = Reading::of($rig);
+        $sure = Uncertainty::of($rig);
+        $this->assertEqualsWithDelta([
+            'magnification' => $reading->magnification, 'magnificationHalfWidth' => $sure->halfWidth('magnification'), 'workingDistanceMm' => $reading->workingDistanceMm,
+            'workingDistanceMmHalfWidth' => $sure->halfWidth('workingDistanceMm'), 'sliceMm' => $reading->depthOfFieldMm, 'sliceMmHalfWidth' => $sure->halfWidth('depthOfFieldMm'),
+        ], Prediction::of($rig)->fields, 1e-9);
     }
 
     /** The edge itself is inside; a step beyond isn't. */

@@ -1942,6 +1942,8 @@ export interface components {
             /** Format: float */
             magnification: number | null;
             /** Format: float */
+            magnificationHalfWidth: number | null;
+            /** Format: float */
             fieldWidthMm: number | null;
             /** Format: float */
             workingDistanceMm: number | null;
@@ -1953,6 +1955,8 @@ export interface components {
             effectiveAperture: number | null;
             /** Format: float */
             depthOfFieldMm: number | null;
+            /** Format: float */
+            depthOfFieldHalfWidth: number | null;
             /** @description Of the stack; null = one shot */
             frames: number | null;
             /**
