@@ -71,7 +71,8 @@ final class Findings
         if (count($spans) <= 1) {
             return $spans;
         }
-        usort($spans, static fn (Span $a, Span $b): int => self::weight($a->finding) <=> self::weight($b->finding));
+        // Of what weighs the same, the part nearer the camera: a sweep and a reading come to them in another order.
+        usort($spans, static fn (Span $a, Span $b): int => [self::weight($a->finding), $a->finding->part ?? -2, $a->finding->pattern] <=> [self::weight($b->finding), $b->finding->part ?? -2, $b->finding->pattern]);
         $edges = [];
         foreach ($spans as $span) {
             $edges[$span->from] = true;

@@ -31,6 +31,26 @@ final class ToldTest extends TestCase
 
     private const TUBE = ['kind' => 'tube', 'name' => 'Tube', 'rear' => 'larch', 'front' => 'larch', 'lengthMm' => 20];
 
+    /** Where there is room for one of two that weigh the same, it is the same one, whichever a sweep or a single reading comes to first. */
+    public function test_of_two_that_weigh_the_same_one_is_told_whatever_came_first(): void
+    {
+        $span = static fn (Code $code, Severity $severity, ?int $part, string $pattern): Span => new Span(new Finding($code, $severity, $part, $pattern, []), 0, 3);
+        $spans = [
+            $span(Code::FocusInside, Severity::Stop, null, 'inside'), $span(Code::JointMismatch, Severity::Stop, 3, 'joint'), $span(Code::GripFouls, Severity::Stop, 0, 'grip'), $span(Code::ApertureStuck, Severity::Warn, 2, 'stuck'),
+            $span(Code::Vignette, Severity::Warn, 2, 'corner'), $span(Code::Vignette, Severity::Warn, 5, 'light'), $span(Code::Vignette, Severity::Warn, 5, 'both'),
+        ];
+        $names = static fn (array $told): array => array_map(static fn (Span $each): string => $each->finding->pattern, $told);
+        $once = $names(Findings::told($spans));
+        sort($once);
+        $this->assertSame(['corner', 'grip', 'inside', 'joint', 'stuck'], $once);
+        for ($n = 0; $n < 40; $n++) {
+            shuffle($spans);
+            $again = $names(Findings::told($spans));
+            sort($again);
+            $this->assertSame($once, $again);
+        }
+    }
+
     public function test_few_are_told_and_none_that_is_grave_is_lost(): void
     {
         $make = RigMaker::seeded(__METHOD__);
