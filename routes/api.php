@@ -153,6 +153,7 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
     Route::get('rigs/proposals', [RigController::class, 'proposals']);
     Route::post('rigs/import', [RigController::class, 'import'])->middleware('throttle:heavy');
     Route::prefix('rigs/{rig}')->group(function (): void {
+        Route::get('entry', [EntryController::class, 'blank']);
         Route::get('/', [RigController::class, 'show']);
         Route::delete('/', [RigController::class, 'destroy']);
         Route::post('steps', [RigController::class, 'step']);

@@ -20,6 +20,7 @@ use Illuminate\Support\Str;
  * @property string $name
  * @property ?string $held_on
  * @property int $revision
+ * @property ?int $entries_count  where it was asked for
  * @property \stdClass $document
  * @property ?Kit $kit
  * @property ?\Carbon\CarbonInterface $created_at
@@ -46,6 +47,12 @@ final class Outing extends Model
     public function ticks(): HasMany
     {
         return $this->hasMany(OutingTick::class);
+    }
+
+    /** @return HasMany<Entry, $this> */
+    public function entries(): HasMany
+    {
+        return $this->hasMany(Entry::class);
     }
 
     /** A name for its files. */

@@ -6,6 +6,7 @@ namespace App\Outings;
 
 use App\Http\Resources\DrawingCamera;
 use App\Http\Resources\DrawingPart;
+use App\Http\Resources\InsideView;
 use App\Http\Resources\LogEntry;
 use App\Http\Resources\LoggedPicture;
 use App\Http\Resources\LoggedView;
@@ -22,7 +23,9 @@ use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Outing\LedgerFigure;
+use ZincThimble\Core\Outing\LoggedFigures;
 use ZincThimble\Core\Outing\Prediction;
+use ZincThimble\Core\Outing\Residual;
 use ZincThimble\Core\Plan\ReadOff;
 use ZincThimble\Core\Reading\Reading;
 
@@ -41,10 +44,10 @@ final class EntryViews
         return new LogEntry(
             id: $row->id, outing: $row->outing_id, outingName: $row->outing->name ?? '', at: is_string($at) ? $at : $row->at->format(DATE_ATOM), subject: $row->subject,
             title: EntryRig::titleOf($entry->rig), scales: self::scales($entry), unread: ReadOff::of($entry->rig, $fields->objects('scales'))->unread,
-            magnification: $row->magnification, measured: self::figures(self::values($row->measured)), predicted: self::figures(self::values($row->predicted)),
+            magnification: $row->magnification, measured: self::figures(self::values($row->measured)), predicted: self::figures(self::values($row->predicted)), inside: self::inside($row, $entry),
             aperture: $fields->floatOrNull('aperture'), exposureS: $fields->floatOrNull('exposureS'), iso: $fields->floatOrNull('iso'),
             frames: $fields->has('frames') ? $fields->intOr('frames', 1) : null, light: self::light($fields->object('light')),
-            trial: array_map(static fn (Values $each): TrialStop => new TrialStop($each->float('aperture'), $each->float('mtf50'), $each->floatOrNull('halfWidth')), $fields->objects('trial')),
+            sharpest: self::sharpest($fields->objects('trial')), trial: array_map(static fn (Values $each): TrialStop => new TrialStop($each->float('aperture'), $each->float('mtf50'), $each->floatOrNull('halfWidth')), $fields->objects('trial')),
             pictures: array_map(static fn (Values $each): LoggedPicture => new LoggedPicture($each->stringOr('name', ''), $each->object('exif')->stringOrNull('takenAt'), SmallPicture::of($each) !== null), $fields->objects('pictures')),
             result: $row->result, note: $fields->stringOrNull('note'), replaces: $entry->replaces,
         );
@@ -92,6 +95,22 @@ final class EntryViews
             workingDistanceMm: $figures->floatOrNull(LedgerFigure::WorkingDistance->value), workingDistanceMmHalfWidth: $half(LedgerFigure::WorkingDistance),
             sliceMm: $figures->floatOrNull(LedgerFigure::Slice->value), sliceMmHalfWidth: $half(LedgerFigure::Slice),
         );
+    }
+
+    private static function inside(Entry $row, EntryDocument $entry): InsideView
+    {
+        $logged = new LoggedFigures($entry->rig, self::values($row->measured), self::values($row->predicted));
+        $of = static fn (LedgerFigure $figure): ?bool => Residual::of(0, $figure, $logged, [])?->isInside();
+
+        return new InsideView(magnification: $of(LedgerFigure::Magnification), workingDistanceMm: $of(LedgerFigure::WorkingDistance), sliceMm: $of(LedgerFigure::Slice));
+    }
+
+    /** @param  list<Values>  $trial */
+    private static function sharpest(array $trial): ?float
+    {
+        usort($trial, static fn (Values $one, Values $other): int => $other->float('mtf50') <=> $one->float('mtf50'));
+
+        return isset($trial[0]) ? $trial[0]->float('aperture') : null;
     }
 
     public static function values(?\stdClass $figures): Values

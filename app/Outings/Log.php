@@ -29,7 +29,7 @@ final class Log
         $page = min($pages, $asked->whole('page') ?? 1);
         $shown = self::newest($this->matching($user, $asked))->with('outing');
         $shown->offset(($page - 1) * self::PAGE)->limit(self::PAGE);
-        $marked = self::newest($this->matching($user, $asked));
+        $marked = self::newest($this->matching($user, $asked, false));
         $marked->whereNotNull('magnification')->limit(self::MOST_MARKS);
 
         return new LogView(
@@ -56,8 +56,11 @@ final class Log
         return [array_reverse(array_values($newest->get()->all())), max(0, $count - $most)];
     }
 
-    /** @return Builder<Entry> */
-    private function matching(User $user, SearchLog $asked): Builder
+    /**
+     * @param  bool  $far  whether magnification narrows it too: the strip shows what lies beyond
+     * @return Builder<Entry>
+     */
+    private function matching(User $user, SearchLog $asked, bool $far = true): Builder
     {
         $query = Entry::query()->where('user_id', $user->id)->where('stands', true);
         foreach ($asked->words() as $word) {
@@ -68,7 +71,7 @@ final class Log
         if ($part !== null) {
             $query->whereRaw("? = any(string_to_array(parts, E'\\n'))", [$part]);
         }
-        foreach ([['subject', '=', $asked->text('subject')], ['magnification', '>=', $asked->figure('from')], ['magnification', '<=', $asked->figure('to')],
+        foreach ([['subject', '=', $asked->text('subject')], ['magnification', '>=', $far ? $asked->figure('from') : null], ['magnification', '<=', $far ? $asked->figure('to') : null],
             ['day', '>=', $asked->text('since')], ['day', '<=', $asked->text('until')], ['result', '>=', $asked->whole('result')], ['outing_id', '=', $asked->whole('outing')]] as [$column, $is, $value]) {
             if ($value !== null) {
                 $query->where($column, $is, $value);

@@ -31,6 +31,7 @@ use ZincThimble\Core\Finding\Severity;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Outing\Assignment;
+use ZincThimble\Core\Outing\Checks;
 use ZincThimble\Core\Outing\OutingPlan;
 use ZincThimble\Core\Outing\PackedItem;
 use ZincThimble\Core\Outing\Visit;
@@ -40,6 +41,7 @@ use ZincThimble\Core\Plan\Preparation;
 use ZincThimble\Core\Plan\Shots;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Reading\Uncertainty;
+use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Search\PurchaseSuggestion;
 
@@ -60,7 +62,7 @@ final class OutingViews
         $today = now()->toDateString();
 
         return new OutingSummary(
-            $outing->id, $outing->name, $outing->held_on, is_string($place) ? $place : null, is_array($subjects) ? count($subjects) : 0,
+            $outing->id, $outing->name, $outing->held_on, is_string($place) ? $place : null, is_array($subjects) ? count($subjects) : 0, $outing->entries_count ?? 0,
             $outing->held_on === null || $outing->held_on > $today ? 'planned' : ($outing->held_on === $today ? 'today' : 'done'),
         );
     }
@@ -103,6 +105,7 @@ final class OutingViews
             visits: array_map(static fn (Visit $visit): VisitView => new VisitView($visit->letter, $visit->subjects, $visit->undone, $visit->made), $plan->visits),
             bag: array_map(static fn (PackedItem $item): PackedView => new PackedView($item->id === null ? null : (int) $item->id, $item->name, $item->count, $item->massG, $item->toBuy, $item->for), $plan->bag),
             massG: $plan->massG, parts: $plan->parts, joints: $plan->joints, optimal: $plan->optimal, atMostOffBy: $plan->atMostOffBy, orderOptimal: $plan->orderOptimal, leftOut: $plan->leftOut,
+            checks: Checks::of($plan, Conditions::from($file->fields->object('conditions'))),
         );
     }
 

@@ -138,6 +138,34 @@ test.describe('axe finds nothing serious and nothing moderate, and the console s
         await nothingSerious(page);
     });
 
+    test('outings: what was written down with its forms, the log, the ledger', async ({ page }) => {
+        await openDemonstration(page);
+        await page.goto('/outings');
+        await page.getByRole('link', { name: /^Seeds, moss/ }).click();
+        await expect(page.getByRole('button', { name: /^Set it up again/ }).first()).toBeVisible();
+        await nothingSerious(page);
+        await page
+            .getByRole('button', { name: /^Set it up again: Tower clock tooth/ })
+            .first()
+            .click();
+        await expect(page.getByRole('table', { name: 'It gives' })).toBeVisible();
+        await nothingSerious(page);
+        await page.keyboard.press('Escape');
+        await page
+            .getByRole('button', { name: /^What to do with Sedge seed/ })
+            .first()
+            .click();
+        await page.getByRole('menuitem', { name: 'Change…' }).click();
+        await expect(page.getByRole('dialog').getByLabel('Frames')).toBeVisible();
+        await nothingSerious(page);
+        await page.goto('/outings/log?from=4');
+        await expect(page.getByText(/^Last at 4×/)).toBeVisible();
+        await nothingSerious(page);
+        await page.goto('/outings/ledger');
+        await expect(page.getByRole('table', { name: 'By lens' })).toBeVisible();
+        await nothingSerious(page);
+    });
+
     test('compare: empty, with three rigs brought to one width', async ({ page }) => {
         await openDemonstration(page);
         await page.goto('/compare');

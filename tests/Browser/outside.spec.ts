@@ -147,3 +147,25 @@ test('fits 360 by 640 with targets of 48 px, and in the sun', async ({ page }) =
         for (const button of await page.getByRole('button').all()) expect((await button.boundingBox())?.height).toBeGreaterThanOrEqual(48);
     }
 });
+
+test('whoever else uses the device sees and sends nothing of what another wrote there', async ({ page, context }) => {
+    const address = await openOutside(page);
+    await context.setOffline(true);
+    await page.getByRole('button', { name: 'Write it down as shot' }).click();
+    await expect(state(page)).toHaveText(/1 entry waits/);
+    await context.setOffline(false);
+    // Gone without signing out, as from a shared table: the next one opens a demonstration of their own.
+    await context.clearCookies();
+    const sent: string[] = [];
+    page.on('request', (request) => request.method() === 'PUT' && sent.push(request.url()));
+    await openDemonstration(page);
+    await page.goto(address);
+    await expect(page.getByRole('alert')).toHaveText('There is no such outing of yours.');
+    const mine = await page.evaluate(async () => (await (await fetch('/api/outings')).json()) as { id: number; name: string }[]);
+    await page.goto(address.replace(/outings\/\d+/, `outings/${mine.find(({ name }) => name.startsWith('Fen edge'))?.id}`));
+    await expect(state(page)).toHaveText('all of it is home');
+    await expect(log(page).getByText('Nothing yet.')).toBeVisible();
+    // Longer than it takes to try again.
+    await page.waitForTimeout(6_000);
+    expect(sent).toEqual([]);
+});

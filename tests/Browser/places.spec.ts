@@ -28,6 +28,9 @@ async function places(page: Page): Promise<readonly (readonly [name: string, add
         ['outings', '/outings'],
         ['outing', `/outings/${outings[0]?.id}`],
         ['outside', `/outings/${outings[0]?.id}/outside`],
+        ['after', `/outings/${outings.at(-1)?.id}/after`],
+        ['log', '/outings/log?from=0.5'],
+        ['ledger', '/outings/ledger'],
         ['sheet', `/sheet/${ids[0]}`],
     ];
 }

@@ -47,6 +47,7 @@ final class LogApiTest extends TestCase
         $log = $this->getJson('/api/log?outing='.$this->done->id)->assertOk()->json();
         $this->assertGreaterThanOrEqual(8, $log['total']);
         $this->assertSame([4, 5.6, 8, 11, 16, 22], array_column(array_merge(...array_column($log['entries'], 'trial')), 'aperture'));
+        $this->assertSame([8], array_values(array_filter(array_column($log['entries'], 'sharpest'))));
     }
 
     public function test_an_entry_on_the_list_has_everything_by_name(): void
@@ -57,6 +58,8 @@ final class LogApiTest extends TestCase
         $this->assertSame([], $entry['unread']);
         $this->assertSame([4.81, 4.81, 0.03, 47.9, 0.5, null], [$entry['magnification'], $entry['measured']['magnification'], $entry['measured']['magnificationHalfWidth'], $entry['measured']['workingDistanceMm'], $entry['measured']['workingDistanceMmHalfWidth'], $entry['measured']['sliceMm']]);
         $this->assertSame([4.5816, 0.132145, 48.0948, 0.376353], [$entry['predicted']['magnification'], $entry['predicted']['magnificationHalfWidth'], $entry['predicted']['workingDistanceMm'], $entry['predicted']['workingDistanceMmHalfWidth']]);
+        // 0.228 off where 0.136 was said, and 0.195 where 0.626 was.
+        $this->assertSame(['magnification' => false, 'workingDistanceMm' => true, 'sliceMm' => null], $entry['inside']);
         $this->assertSame([5.6, 0.005, 100, 58, 4, 'One row of cells fills the frame.'], [$entry['aperture'], $entry['exposureS'], $entry['iso'], $entry['frames'], $entry['result'], $entry['note']]);
         $this->assertSame("Small flash, at 1/16, 120\u{2009}mm away, 35°", $entry['light']);
         $this->assertSame([true, 'fen-0466.jpg'], [$entry['pictures'][0]['small'], $entry['pictures'][0]['name']]);
@@ -84,9 +87,10 @@ final class LogApiTest extends TestCase
         $at = array_map(static fn (string $at): int => (int) strtotime($at), array_column($log['entries'], 'at'));
         rsort($at);
         $this->assertSame($at, array_map(static fn (string $each): int => (int) strtotime($each), array_column($log['entries'], 'at')), 'The newest first.');
-        foreach ($log['marks'] as $mark) {
-            $this->assertContains($mark['id'], array_column($log['entries'], 'id'));
-        }
+        // The strip shows what lies beyond too.
+        $beyond = $this->getJson('/api/log?'.preg_replace('/(^|&)(from|to)=[\d.]+/', '', $asked))->json('entries');
+        $this->assertSame(array_column($beyond, 'id'), array_column($log['marks'], 'id'));
+        $this->assertSame(array_column($beyond, 'magnification'), array_column($log['marks'], 'magnification'));
     }
 
     public function test_blanks_that_cant_be_are_refused_and_others_log_is_not_searched(): void

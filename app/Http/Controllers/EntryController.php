@@ -10,6 +10,7 @@ use App\Bench\RigViews;
 use App\Http\Attachment;
 use App\Http\Requests\SetUpEntry;
 use App\Http\Requests\TakeEntry;
+use App\Http\Resources\BlankEntry;
 use App\Http\Resources\EntryView;
 use App\Http\Resources\MeasureView;
 use App\Http\Resources\RigView;
@@ -19,10 +20,12 @@ use App\Http\Resources\Trouble;
 use App\Kit\Measuring;
 use App\Models\Entry;
 use App\Models\Outing;
+use App\Models\Rig;
 use App\Operations\Shown;
 use App\Outings\EntryRig;
 use App\Outings\EntryStore;
 use App\Outings\EntryViews;
+use App\Outings\OutingViews;
 use App\Outings\ShotOfEntry;
 use App\Outings\Sidecar;
 use App\Outings\Sidecars;
@@ -35,8 +38,10 @@ use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use ZincThimble\Core\File\EntryDocument;
 use ZincThimble\Core\File\FileInvalid;
+use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Outing\Prediction;
 use ZincThimble\Core\Plan\Sheet;
 use ZincThimble\Core\Plan\Shots;
 
@@ -167,6 +172,19 @@ final class EntryController
         $picture = self::pictures($row)[$number] ?? abort(404);
 
         return Attachment::of(Sidecar::of(EntryDocument::read($row->document), $picture, $outing->name), 'application/rdf+xml; charset=UTF-8', Sidecars::name($picture, []));
+    }
+
+    #[OA\Get(path: '/rigs/{rig}/entry', operationId: 'blankEntry', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], responses: [
+        new OA\Response(response: 200, description: 'The rig as it stands, its scales and what is said of it, to be written down', content: new OA\JsonContent(ref: BlankEntry::class)),
+    ])]
+    public function blank(Rig $rig, RigStore $rigs): JsonResponse
+    {
+        Gate::authorize('view', $rig);
+        $core = $rigs->read($rig);
+
+        return response()->json(new BlankEntry((object) [
+            'subject' => $core->subject->name ?? $rig->name ?? '', 'rig' => RigFile::document($core), 'scales' => OutingViews::scales($core), 'predicted' => (object) Prediction::of($core)->fields,
+        ]));
     }
 
     /** @return list<Values> */

@@ -20,6 +20,7 @@ use App\Outings\OutingArchive;
 use App\Outings\OutingDay;
 use App\Outings\OutingStore;
 use App\Outings\OutingViews;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -40,7 +41,9 @@ final class OutingController
     ])]
     public function index(Request $request): JsonResponse
     {
-        return response()->json(SessionGuard::person($request)->outings()->get()->map($this->views->summary(...))->all());
+        $outings = SessionGuard::person($request)->outings()->withCount(['entries' => static fn (Builder $entries): Builder => $entries->where('stands', true)]);
+
+        return response()->json($outings->get()->map($this->views->summary(...))->all());
     }
 
     #[OA\Post(path: '/outings', operationId: 'addOuting', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: SaveOuting::class)), responses: [

@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** An entry of the log as its list shows it. */
-#[OA\Schema(required: ['id', 'outing', 'outingName', 'at', 'subject', 'title', 'scales', 'unread', 'magnification', 'measured', 'predicted', 'aperture', 'exposureS', 'iso', 'frames', 'light', 'trial', 'pictures', 'result', 'note', 'replaces'])]
+#[OA\Schema(required: ['id', 'outing', 'outingName', 'at', 'subject', 'title', 'scales', 'unread', 'magnification', 'measured', 'predicted', 'inside', 'aperture', 'exposureS', 'iso', 'frames', 'light', 'trial', 'sharpest', 'pictures', 'result', 'note', 'replaces'])]
 final readonly class LogEntry
 {
     /**
@@ -41,6 +41,8 @@ final readonly class LogEntry
         #[OA\Property(description: 'What was said of it at that moment, or what its scales give')]
         public LoggedView $predicted,
         #[OA\Property()]
+        public InsideView $inside,
+        #[OA\Property()]
         public ?float $aperture,
         #[OA\Property()]
         public ?float $exposureS,
@@ -52,6 +54,8 @@ final readonly class LogEntry
         public ?string $light,
         #[OA\Property(items: new OA\Items(ref: TrialStop::class))]
         public array $trial,
+        #[OA\Property(description: 'The f-number of the trial at which the edge was sharpest')]
+        public ?float $sharpest,
         #[OA\Property(items: new OA\Items(ref: LoggedPicture::class))]
         public array $pictures,
         #[OA\Property(description: '1 to 5')]

@@ -25,7 +25,7 @@ final readonly class LogView
         public int $pages,
         #[OA\Property(items: new OA\Items(ref: LogEntry::class))]
         public array $entries,
-        #[OA\Property(description: 'The newest 2,000 that fit and have a magnification', items: new OA\Items(ref: LogMark::class))]
+        #[OA\Property(description: 'The newest 2,000 that have a magnification and fit but for that', items: new OA\Items(ref: LogMark::class))]
         public array $marks,
         #[OA\Property(description: 'Parts that the log names', items: new OA\Items(type: 'string'))]
         public array $parts,

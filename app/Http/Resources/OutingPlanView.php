@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** Which rig for which subject, in which order, and what goes into the bag. */
-#[OA\Schema(required: ['assignments', 'visits', 'bag', 'massG', 'parts', 'joints', 'optimal', 'atMostOffBy', 'orderOptimal', 'leftOut'])]
+#[OA\Schema(required: ['assignments', 'visits', 'bag', 'massG', 'parts', 'joints', 'optimal', 'atMostOffBy', 'orderOptimal', 'leftOut', 'checks'])]
 final readonly class OutingPlanView
 {
     /**
@@ -15,6 +15,7 @@ final readonly class OutingPlanView
      * @param  list<VisitView>  $visits
      * @param  list<PackedView>  $bag
      * @param  list<string>  $leftOut
+     * @param  list<string>  $checks
      */
     public function __construct(
         #[OA\Property(items: new OA\Items(ref: AssignmentView::class))]
@@ -37,6 +38,8 @@ final readonly class OutingPlanView
         public bool $orderOptimal,
         #[OA\Property(items: new OA\Items(type: 'string'))]
         public array $leftOut,
+        #[OA\Property(description: 'What is worth a look before one leaves', items: new OA\Items(type: 'string'))]
+        public array $checks,
     ) {
     }
 }

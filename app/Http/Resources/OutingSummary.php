@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** An outing in the list of them. */
-#[OA\Schema(required: ['id', 'name', 'date', 'place', 'subjects', 'when'])]
+#[OA\Schema(required: ['id', 'name', 'date', 'place', 'subjects', 'entries', 'when'])]
 final readonly class OutingSummary
 {
     public function __construct(
@@ -21,6 +21,8 @@ final readonly class OutingSummary
         public ?string $place,
         #[OA\Property(description: 'How many are wanted')]
         public int $subjects,
+        #[OA\Property(description: 'How many entries of its log stand')]
+        public int $entries,
         #[OA\Property(description: 'planned, today or done: by its date')]
         public string $when,
     ) {

@@ -6,6 +6,7 @@ namespace ZincThimble\Core\Tests\Outing;
 
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\File\KitFile;
+use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Finding\Code;
 use ZincThimble\Core\Finding\Finding;
 use ZincThimble\Core\Finding\Findings;
@@ -22,6 +23,7 @@ use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Joint\Fit;
 use ZincThimble\Core\Joint\Mating;
 use ZincThimble\Core\Outing\Assignment;
+use ZincThimble\Core\Outing\Checks;
 use ZincThimble\Core\Outing\OutingPlanner;
 use ZincThimble\Core\Outing\PackedItem;
 use ZincThimble\Core\Outing\Visit;
@@ -32,6 +34,7 @@ use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Subject;
+use ZincThimble\Core\Search\Budget;
 use ZincThimble\Core\Search\Candidate;
 use ZincThimble\Core\Search\Search;
 use ZincThimble\Core\Search\SearchCriteria;
@@ -169,6 +172,25 @@ final class OutingPlannerTest extends TestCase
     }
 
     /** What sits on a part for good comes along with it, and its joint is never undone. */
+    /** What is worth a look before one leaves follows from what was planned and where it is. */
+    public function test_checks_follow_from_the_rigs_and_the_surroundings(): void
+    {
+        $pinned = static fn (string $file): Rig => RigFile::parse((string) preg_replace('/,\s*"kitPart": "[^"]*"/', '', (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/'.$file)));
+        $checks = static fn (array $files, array $conditions): array => Checks::of(OutingPlanner::plan(
+            self::herbarium(), array_map(static fn (string $file): WantedSubject => new WantedSubject(name: $file, wanted: SearchCriteria::from(new Values(['magnification' => 1])), pinned: $pinned($file)), $files),
+            Conditions::from(new Values($conditions)), BagGoal::Mass, Budget::of(60.0), 'id',
+        ), Conditions::from(new Values($conditions)));
+        // The macro lens is worked over its contacts; one frame.
+        $this->assertSame(['Camera batteries charged', 'Card empty: 1 frame and as many again'], $checks(['3-herbarium-sheet.rig.json'], []));
+        // A process lens has a ring and tells the body nothing.
+        $this->assertSame(
+            ['Camera batteries charged', 'Card empty: 2 frames and as many again', 'Body set so that it fires without a lens it knows', 'A closed bag and a cloth against dew'],
+            $checks(['3-herbarium-sheet.rig.json', '1-tower-clock-tooth.rig.json'], ['surroundings' => ['cold']]),
+        );
+        $this->assertContains('Seals looked at, and a dry dip first', $checks(['3-herbarium-sheet.rig.json'], ['surroundings' => ['water']]));
+        $this->assertSame([], $checks([], ['surroundings' => ['cold']]));
+    }
+
     public function test_what_is_kept_on_a_part_comes_along(): void
     {
         $file = json_decode((string) file_get_contents(__DIR__.'/../../../database/demo/herbarium.kit.json'), true);

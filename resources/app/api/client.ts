@@ -12,6 +12,8 @@ export type KitPart = Schema['KitPart'];
 export type PartFields = Record<string, unknown>;
 export type Step = Schema['Step'];
 export type TravelView = Schema['TravelView'];
+/** What of the log is looked for. */
+export type LogQuery = NonNullable<paths['/log']['get']['parameters']['query']>;
 
 /** Why the server refused, in its own words. */
 export class Refused extends Error {
@@ -158,8 +160,22 @@ export const api = {
     entries: (outing: number) => unwrap(client.GET('/outings/{outing}/entries', { params: { path: { outing } } })),
     takeEntry: (outing: number, entry: string, body: object) =>
         unwrap(client.PUT('/outings/{outing}/entries/{entry}', { params: { path: { outing, entry } }, body: { entry: { ...body } } })),
+    entry: (outing: number, entry: string) =>
+        unwrap(client.GET('/outings/{outing}/entries/{entry}', { params: { path: { outing, entry } } })),
+    sinceEntry: (outing: number, entry: string) =>
+        unwrap(client.GET('/outings/{outing}/entries/{entry}/since', { params: { path: { outing, entry } } })),
+    entrySheet: (outing: number, entry: string) =>
+        unwrap(client.GET('/outings/{outing}/entries/{entry}/sheet', { params: { path: { outing, entry } } })),
+    setUpEntry: (outing: number, entry: string, today: boolean) =>
+        unwrap(client.POST('/outings/{outing}/entries/{entry}/rig', { params: { path: { outing, entry } }, body: { today } })),
+    shotOfEntry: (outing: number, entry: string) =>
+        unwrap(client.POST('/outings/{outing}/entries/{entry}/shot', { params: { path: { outing, entry } } })),
+    pictureAddress: (outing: number, entry: string, number: number) => `/api/outings/${outing}/entries/${entry}/pictures/${number}`,
+    blankEntry: (rig: number) => unwrap(client.GET('/rigs/{rig}/entry', { params: { path: { rig } } })),
+    log: (query: LogQuery) => unwrap(client.GET('/log', { params: { query } })),
+    ledger: () => unwrap(client.GET('/ledger')),
     outingSheets: (outing: number) => unwrap(client.GET('/outings/{outing}/sheets', { params: { path: { outing } } })),
-    outingAddress: (outing: number, what: 'file' | 'calendar') => `/api/outings/${outing}/${what}`,
+    outingAddress: (outing: number, what: 'file' | 'calendar' | 'csv' | 'xmp') => `/api/outings/${outing}/${what}`,
     rigFile: async (rig: number) =>
         (await (await fetch(`/api/rigs/${rig}/file`, { headers: { Accept: 'application/json' } })).json()) as PartFields,
     comparisons: () => unwrap(client.GET('/comparisons')),

@@ -37,6 +37,12 @@ export const keys = {
     outing: (id: number) => ['outing', id],
     outingPlan: (id: number, revision: number | undefined) => ['outing-plan', id, revision],
     outingSheets: (id: number) => ['outing-sheets', id],
+    log: (query: unknown) => ['log', query],
+    ledger: ['ledger'],
+    entry: (outing: number, entry: string) => ['entry', outing, entry],
+    blankEntry: (rig: string | null) => ['blank-entry', rig],
+    since: (outing: number, entry: string) => ['since', outing, entry],
+    entrySheet: (outing: number, entry: string) => ['entry-sheet', outing, entry],
     rigs: ['rigs'],
     rigsLike: (search: string, page: number) => ['rigs', search, page],
     rig: (id: number) => ['rig', id],
@@ -80,6 +86,10 @@ export function kitChanged(queries: QueryClient, kit: KitView | undefined): void
         'sheet',
         'outing-plan',
         'outing-sheets',
+        'since',
+        'entry-sheet',
+        'blank-entry',
+        'ledger',
     );
 }
 
@@ -101,7 +111,12 @@ export function comparisonsChanged(queries: QueryClient): void {
 /** An outing was made, changed or deleted. */
 export function outingChanged(queries: QueryClient, outing: Schema['OutingView'] | null): void {
     if (outing) queries.setQueryData(keys.outing(outing.id), outing);
-    stale(queries, 'outings', 'outing-sheets');
+    stale(queries, 'outings', 'outing-sheets', 'log');
+}
+
+/** Something was written down, or written down again. */
+export function logChanged(queries: QueryClient): void {
+    stale(queries, 'log', 'ledger', 'since', 'entry-sheet');
 }
 
 /** An outing was changed elsewhere meanwhile. */

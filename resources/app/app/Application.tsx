@@ -17,6 +17,9 @@ const SheetPage = lazy(() => import('../pages/sheet/SheetPage'));
 const OutingsPage = lazy(() => import('../pages/outings/OutingsPage'));
 const OutingPage = lazy(() => import('../pages/outings/OutingPage'));
 const OutingSheets = lazy(() => import('../pages/outings/OutingSheets'));
+const AfterPage = lazy(() => import('../pages/outings/AfterPage'));
+const LogPage = lazy(() => import('../pages/outings/log/LogPage'));
+const LedgerPage = lazy(() => import('../pages/outings/log/LedgerPage'));
 const OutsidePage = lazy(() => import('../pages/outings/OutsidePage'));
 const SharedPage = lazy(() => import('../pages/shared/SharedPage'));
 
@@ -49,6 +52,9 @@ function Inside() {
             <Route path="/find/cards" element={<CardsPage person={me.data} />} />
             <Route path="/compare" element={<ComparePage person={me.data} />} />
             <Route path="/outings" element={<OutingsPage person={me.data} />} />
+            <Route path="/outings/log" element={<LogPage person={me.data} />} />
+            <Route path="/outings/ledger" element={<LedgerPage person={me.data} />} />
+            <Route path="/outings/:outing/after" element={<AfterPage person={me.data} />} />
             <Route path="/outings/:outing" element={<OutingPage person={me.data} />} />
             <Route path="/outings/:outing/sheets" element={<OutingSheets person={me.data} />} />
             <Route path="/sheet/:rig" element={<SheetPage person={me.data} />} />

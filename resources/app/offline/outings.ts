@@ -29,16 +29,53 @@ export interface Entry {
     at: string;
     subject: string;
     replaces?: string[];
+    /** Taken back: it stands for nothing, and neither does what it replaces. */
+    withdrawn?: boolean;
     rig: Record<string, unknown>;
-    scales: { part: string; reads: string }[];
+    scales: { part: string; reads: string; unit?: string }[];
     predicted?: Figures;
     measured?: Figures;
     aperture?: number;
     exposureS?: number;
     iso?: number;
     frames?: number;
+    light?: EntryLight;
+    trial?: TrialStop[];
+    pictures?: Picture[];
     result?: number;
     note?: string;
+}
+
+export interface EntryLight {
+    source?: string;
+    name?: string;
+    power?: number;
+    distanceMm?: number;
+    angleDeg?: number;
+    ev?: number;
+    note?: string;
+}
+
+export interface TrialStop {
+    aperture: number;
+    mtf50: number;
+    halfWidth?: number;
+}
+
+/** A picture that an entry names: the original stays where it is, a small one is kept. */
+export interface Picture {
+    name: string;
+    exif?: Exif;
+    small?: string;
+}
+
+export interface Exif {
+    takenAt?: string;
+    aperture?: number;
+    exposureS?: number;
+    iso?: number;
+    focalLengthMm?: number;
+    camera?: string;
 }
 
 export interface Figures {
@@ -47,6 +84,10 @@ export interface Figures {
     workingDistanceMm?: number;
     workingDistanceMmHalfWidth?: number;
     sliceMm?: number;
+    sliceMmHalfWidth?: number;
+    /** So many mm of a ruler reach across the frame. */
+    fieldWidthMm?: number;
+    fieldWidthMmHalfWidth?: number;
 }
 
 interface Store extends DBSchema {
@@ -105,14 +146,14 @@ export async function takeHome(outing: number, person: number, entries: readonly
     await transaction.done;
 }
 
-/** Entries as they stand: those that none replaces. Where two replace the same, both stand. */
-export function standing<T extends { entry: Pick<Entry, 'id' | 'replaces'> }>(all: readonly T[]): T[] {
+/** Entries as they stand: those that none replaces and that weren’t taken back. Where two replace the same, both stand. */
+export function standing<T extends { entry: Pick<Entry, 'id' | 'replaces' | 'withdrawn'> }>(all: readonly T[]): T[] {
     const replaced = new Set(all.flatMap(({ entry }) => entry.replaces ?? []));
-    return all.filter(({ entry }) => !replaced.has(entry.id));
+    return all.filter(({ entry }) => !replaced.has(entry.id) && entry.withdrawn !== true);
 }
 
 /** Standing entries that take the place of the same one: somebody has to say which it is. */
-export function conflicts<T extends { entry: Pick<Entry, 'id' | 'replaces'> }>(all: readonly T[]): T[][] {
+export function conflicts<T extends { entry: Pick<Entry, 'id' | 'replaces' | 'withdrawn'> }>(all: readonly T[]): T[][] {
     const groups = new Map<string, T[]>();
     for (const each of standing(all)) {
         for (const replaced of each.entry.replaces ?? []) groups.set(replaced, [...(groups.get(replaced) ?? []), each]);

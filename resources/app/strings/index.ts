@@ -8,6 +8,7 @@ import { first } from './first';
 import { keysOfPlaces } from './keys';
 import { kit } from './kit';
 import { light } from './light';
+import { log } from './log';
 import { offline } from './offline';
 import { outings } from './outings';
 import { rig } from './rig';
@@ -22,6 +23,7 @@ export const strings = {
     ...rig,
     ...offline,
     ...outings,
+    ...log,
     ...account,
     ...kit,
     ...find,

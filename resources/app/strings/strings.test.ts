@@ -10,13 +10,14 @@ import { keysOfPlaces } from './keys';
 import { kit } from './kit';
 import { light } from './light';
 import { offline } from './offline';
+import { log } from './log';
 import { outings } from './outings';
 import { rig } from './rig';
 import { sheet } from './sheet';
 import { shell } from './shell';
 import { terms } from './terms';
 
-const pages = { account, bench, cards, compare, find, first, kit, light, offline, outings, rig, sheet, shell, terms, keysOfPlaces };
+const pages = { account, bench, cards, compare, find, first, kit, light, log, offline, outings, rig, sheet, shell, terms, keysOfPlaces };
 
 /** Every text under an object, by the way to it; what is put together from numbers is left to those who put it together. */
 function texts(under: unknown, way: string): [string, string][] {

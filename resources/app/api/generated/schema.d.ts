@@ -292,6 +292,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/rigs/{rig}/entry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["blankEntry"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/kits/{kit}/find": {
         parameters: {
             query?: never;
@@ -2001,6 +2017,13 @@ export interface components {
              */
             by: number | null;
         };
+        /** @description An entry to be written down: what a rig says by itself. */
+        BlankEntry: {
+            /** @description As its file has it, without id and time */
+            entry: {
+                [key: string]: unknown;
+            };
+        };
         /** @description A stack by the camera’s own focus steps. */
         BracketingView: {
             setting: number;
@@ -2574,6 +2597,12 @@ export interface components {
              */
             pastMm: number | null;
         };
+        /** @description Whether what was measured lay within what was said; null = one of them isn't known. */
+        InsideView: {
+            magnification: boolean | null;
+            workingDistanceMm: boolean | null;
+            sliceMm: boolean | null;
+        };
         /** @description Least and greatest of a reading; null = none or infinite. */
         Interval: {
             /** Format: float */
@@ -2800,6 +2829,7 @@ export interface components {
             measured: components["schemas"]["LoggedView"];
             /** @description What was said of it at that moment, or what its scales give */
             predicted: components["schemas"]["LoggedView"];
+            inside: components["schemas"]["InsideView"];
             /** Format: float */
             aperture: number | null;
             /** Format: float */
@@ -2809,6 +2839,11 @@ export interface components {
             frames: number | null;
             light: string | null;
             trial: components["schemas"]["TrialStop"][];
+            /**
+             * Format: float
+             * @description The f-number of the trial at which the edge was sharpest
+             */
+            sharpest: number | null;
             pictures: components["schemas"]["LoggedPicture"][];
             /** @description 1 to 5 */
             result: number | null;
@@ -2831,7 +2866,7 @@ export interface components {
             page: number;
             pages: number;
             entries: components["schemas"]["LogEntry"][];
-            /** @description The newest 2,000 that fit and have a magnification */
+            /** @description The newest 2,000 that have a magnification and fit but for that */
             marks: components["schemas"]["LogMark"][];
             /** @description Parts that the log names */
             parts: string[];
@@ -2960,6 +2995,8 @@ export interface components {
             atMostOffBy: number;
             orderOptimal: boolean;
             leftOut: string[];
+            /** @description What is worth a look before one leaves */
+            checks: string[];
         };
         /** @description Something that is to be photographed. */
         OutingSubjectView: {
@@ -2990,6 +3027,8 @@ export interface components {
             place: string | null;
             /** @description How many are wanted */
             subjects: number;
+            /** @description How many entries of its log stand */
+            entries: number;
             /** @description planned, today or done: by its date */
             when: string;
         };
@@ -4756,6 +4795,28 @@ export interface operations {
                 };
                 content: {
                     "application/rdf+xml": string;
+                };
+            };
+        };
+    };
+    blankEntry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The rig as it stands, its scales and what is said of it, to be written down */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BlankEntry"];
                 };
             };
         };

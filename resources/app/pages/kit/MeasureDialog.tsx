@@ -6,7 +6,7 @@ import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { AddShots, type ShotsAdded } from './AddShots';
-import { Compared } from './Compared';
+import { Compared } from '../../kit/Compared';
 import { TakenShots } from './TakenShots';
 import type { KitChange } from '../../kit/useKit';
 

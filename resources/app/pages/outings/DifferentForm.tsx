@@ -27,9 +27,9 @@ export function DifferentForm({ from, onCancel, onKeep }: Props) {
         event.preventDefault();
         const word = wordsOf(event.currentTarget);
         const number = (name: string) => typedNumber(word(name));
-        const [room, by, frames, result, aperture] = [
+        const [room, across, frames, result, aperture] = [
             number('room'),
-            number('magnification'),
+            number('across'),
             number('frames'),
             number('result'),
             number('aperture'),
@@ -37,7 +37,7 @@ export function DifferentForm({ from, onCancel, onKeep }: Props) {
         const measured: Figures = {
             ...from.measured,
             ...(room === null ? {} : { workingDistanceMm: inMm(room) }),
-            ...(by === null ? {} : { magnification: by }),
+            ...(across === null ? {} : { fieldWidthMm: inMm(across) }),
         };
         const kept = saidWithout(from, 'predicted', 'measured', 'frames', 'result', 'note', 'aperture');
         void onKeep({
@@ -76,10 +76,10 @@ export function DifferentForm({ from, onCancel, onKeep }: Props) {
                     }
                 />
                 <LineInput
-                    label={strings.outings.magnified}
-                    name="magnification"
+                    label={`${say.ruler}, ${units}`}
+                    name="across"
                     inputMode="decimal"
-                    defaultValue={figure(from.measured?.magnification)}
+                    defaultValue={from.measured?.fieldWidthMm === undefined ? '' : lengthDigits(from.measured.fieldWidthMm, units)}
                 />
                 <LineInput label={say.stop} name="aperture" inputMode="decimal" defaultValue={figure(from.aperture)} />
                 <LineInput label={say.framesTaken} name="frames" inputMode="numeric" defaultValue={figure(from.frames)} />

@@ -10,9 +10,9 @@ import { Dialog } from '../../ui/Dialog';
 import { Lost } from '../../ui/Lost';
 import { mass } from '../../ui/figures';
 import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
-import { dayWords } from './day';
 import { DayDialog } from './DayDialog';
 import { Order } from './Order';
+import { OutingHead } from './OutingHead';
 import { Packing } from './Packing';
 import { ReadyDialog } from './ReadyDialog';
 import { Subjects } from './Subjects';
@@ -49,24 +49,21 @@ export default function OutingPage({ person }: { person: Schema['Person'] }) {
                 {isLost && trouble !== null && <Lost error={trouble} onRetry={retry} />}
                 {outing && (
                     <>
-                        <header className="flex flex-wrap items-center gap-x-3 gap-y-2 px-5 pt-3">
-                            <div className="mr-auto">
-                                <h1 className="inline text-lg font-semibold">{outing.name}</h1>{' '}
-                                <span className="text-sm text-soft">
-                                    {[outing.date === null ? null : dayWords(outing.date), outing.place].filter(Boolean).join(' · ')}
-                                </span>
-                                <p className="min-h-[18px] text-sm text-soft" role="status">
-                                    {isPlanning
-                                        ? say.planning
-                                        : plan &&
-                                          say.head(
-                                              outing.subjects.length,
-                                              new Set(plan.visits.map(({ letter }) => letter)).size,
-                                              plan.parts,
-                                              mass(plan.massG),
-                                          )}
-                                </p>
-                            </div>
+                        <OutingHead
+                            outing={outing}
+                            place="before"
+                            state={
+                                isPlanning
+                                    ? say.planning
+                                    : plan &&
+                                      say.head(
+                                          outing.subjects.length,
+                                          new Set(plan.visits.map(({ letter }) => letter)).size,
+                                          plan.parts,
+                                          mass(plan.massG),
+                                      )
+                            }
+                        >
                             <Button bare onClick={() => setAsks('day')}>
                                 {say.day}
                             </Button>
@@ -87,7 +84,7 @@ export default function OutingPage({ person }: { person: Schema['Person'] }) {
                                 <MenuLine />
                                 <MenuItem onSelect={() => setAsks('delete')}>{say.delete}</MenuItem>
                             </Menu>
-                        </header>
+                        </OutingHead>
                         {said !== null && !isLost && (
                             <p role="alert" className="mx-5 my-2 border-l-[3px] border-ink pl-2 text-sm">
                                 {reasonOf(said)}

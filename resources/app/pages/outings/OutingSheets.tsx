@@ -17,18 +17,30 @@ export default function OutingSheets({ person }: { person: Schema['Person'] }) {
     const id = Number(useParams().outing ?? 0);
     const [params, setParams] = useSearchParams();
     const paper = paperIn(params);
-    const sheets = useQuery({ queryKey: keys.outingSheets(id), queryFn: () => api.outingSheets(id), retry: false, staleTime: 0 });
+    const entry = params.get('entry');
+    const sheets = useQuery({
+        queryKey: entry === null ? keys.outingSheets(id) : keys.entrySheet(id, entry),
+        queryFn: async () => (entry === null ? api.outingSheets(id) : [await api.entrySheet(id, entry)]),
+        retry: false,
+        staleTime: 0,
+    });
     usePageRule(paper);
     return (
         <div className="flex min-h-dvh flex-col">
             <Bar person={person}>{null}</Bar>
             <main id="main" className="w-full px-5 py-3" aria-busy={sheets.isPending}>
                 <div className="no-print flex flex-wrap items-center gap-2 pb-3 text-sm">
-                    <Link to={`/outings/${id}`} className="text-beam underline underline-offset-2">
+                    <Link
+                        to={entry === null ? `/outings/${id}` : `/outings/${id}/after`}
+                        className="text-beam underline underline-offset-2"
+                    >
                         {say.back}
                     </Link>
-                    <h1 className="font-semibold">{say.sheetsTitle}</h1>
-                    <PaperChoice paper={paper} onChange={(each) => setParams({ paper: each }, { replace: true })} />
+                    <h1 className="font-semibold">{entry === null ? say.sheetsTitle : say.sheetOfEntry}</h1>
+                    <PaperChoice
+                        paper={paper}
+                        onChange={(each) => setParams({ ...(entry === null ? {} : { entry }), paper: each }, { replace: true })}
+                    />
                     <Button strong onClick={() => print()}>
                         {strings.sheet.print}
                     </Button>

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { api, reasonOf, type Schema } from '../../api/client';
 import { keys, outingChanged } from '../../api/queries';
 import { useKit } from '../../kit/useKit';
@@ -9,6 +9,7 @@ import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { dayWords } from './day';
+import { LogNav } from './log/LogNav';
 import { NewOuting } from './NewOuting';
 
 const say = strings.outings;
@@ -19,6 +20,10 @@ export default function OutingsPage({ person }: { person: Schema['Person'] }) {
     const queries = useQueryClient();
     const { kit } = useKit();
     const [making, setMaking] = useState(false);
+    // A rig of the bench that is to be written down.
+    const rig = useSearchParams()[0].get('rig');
+    const to = (outing: number, done: boolean) =>
+        rig !== null ? `/outings/${outing}/after?rig=${rig}` : done ? `/outings/${outing}/after` : `/outings/${outing}`;
     const file = useRef<HTMLInputElement>(null);
     const outings = useQuery({ queryKey: keys.outings, queryFn: api.outings });
     const bring = useMutation({
@@ -42,12 +47,14 @@ export default function OutingsPage({ person }: { person: Schema['Person'] }) {
     return (
         <div className="flex min-h-dvh flex-col">
             <Bar person={person}>{null}</Bar>
+            <LogNav />
             <main id="main" className="w-full flex-1 px-5 py-3" aria-busy={outings.isPending}>
                 {trouble !== null && (
                     <p role="alert" className="my-2 border-l-[3px] border-ink pl-2 text-sm">
                         {reasonOf(trouble)}
                     </p>
                 )}
+                {rig !== null && <p className="border-l-[3px] border-brass bg-plate px-3 py-2 text-base">{strings.log.whose}</p>}
                 {outings.data?.length === 0 && (
                     <EmptyPlace page title={say.emptyTitle} text={say.emptyText} example="compare" caption={say.emptyCaption}>
                         {buttons}
@@ -63,7 +70,7 @@ export default function OutingsPage({ person }: { person: Schema['Person'] }) {
                             {outings.data.map((outing) => (
                                 <li key={outing.id} className="border-b border-line">
                                     <Link
-                                        to={`/outings/${outing.id}`}
+                                        to={to(outing.id, outing.when === 'done')}
                                         className="grid grid-cols-[1fr_auto] gap-x-4 px-1 py-3 hover:bg-plate focus-visible:bg-plate"
                                     >
                                         <span className="text-base font-semibold">{outing.name}</span>
@@ -77,6 +84,7 @@ export default function OutingsPage({ person }: { person: Schema['Person'] }) {
                                                 outing.date === null ? null : dayWords(outing.date),
                                                 outing.place,
                                                 say.subjects(outing.subjects),
+                                                outing.entries > 0 ? strings.log.written(outing.entries) : null,
                                             ]
                                                 .filter(Boolean)
                                                 .join(' · ')}
@@ -106,7 +114,7 @@ export default function OutingsPage({ person }: { person: Schema['Person'] }) {
                     onClose={() => setMaking(false)}
                     onMade={(outing) => {
                         outingChanged(queries, outing);
-                        void navigate(`/outings/${outing.id}`);
+                        void navigate(to(outing.id, false));
                     }}
                 />
             </main>

@@ -10,6 +10,7 @@ import { digits, length, lengthDigits, magnification } from '../../ui/figures';
 import { Big } from './Big';
 import { DifferentForm } from './DifferentForm';
 import { timeOf } from './day';
+import { plannedEntry } from './plannedEntry';
 
 const say = strings.outings.field;
 
@@ -21,20 +22,6 @@ const inOrder = (pack: Pack): Assigned[] => {
     const rest = pack.plan.assignments.map((_, n) => n).filter((n) => !planned.includes(n));
     return [...planned, ...rest].flatMap((n) => pack.plan.assignments[n] ?? []);
 };
-
-/** What is written down of a rig as it was planned: what it was set to, and what was said of it before. */
-const planned = (each: Assigned): Omit<Entry, 'id' | 'at'> => ({
-    subject: each.subject,
-    rig: each.rig ?? {},
-    scales: each.scales,
-    predicted: {
-        ...(each.magnification === null ? {} : { magnification: each.magnification }),
-        ...(each.workingDistanceMm === null ? {} : { workingDistanceMm: each.workingDistanceMm }),
-        ...(each.workingDistanceHalfWidth === null ? {} : { workingDistanceMmHalfWidth: each.workingDistanceHalfWidth }),
-        ...(each.depthOfFieldMm === null ? {} : { sliceMm: each.depthOfFieldMm }),
-    },
-    ...(each.frames === null ? {} : { frames: each.frames }),
-});
 
 /** One big screen a subject: readable at arm’s length in the sun, with one hand, without a network. */
 export default function OutsidePage() {
@@ -93,10 +80,10 @@ export default function OutsidePage() {
                         <div className="grid grid-cols-2 gap-2 pt-3">
                             {each.rig !== null && (
                                 <>
-                                    <Big strong className="col-span-2" onClick={() => void keep(planned(each))}>
+                                    <Big strong className="col-span-2" onClick={() => void keep(plannedEntry(each))}>
                                         {say.asShot}
                                     </Big>
-                                    <Big onClick={() => setAsks({ from: planned(each), replaces: [] })}>{say.different}</Big>
+                                    <Big onClick={() => setAsks({ from: plannedEntry(each), replaces: [] })}>{say.different}</Big>
                                 </>
                             )}
                             <Big onClick={() => go(at + 1)}>{say.next}</Big>
@@ -216,6 +203,7 @@ function Log({
         [
             timeOf(entry.at),
             ...entry.scales.map(({ reads }) => reads),
+            entry.measured?.fieldWidthMm === undefined ? null : say.across(length(entry.measured.fieldWidthMm, units)),
             entry.measured?.magnification === undefined ? null : magnification(entry.measured.magnification),
             entry.measured?.workingDistanceMm === undefined ? null : length(entry.measured.workingDistanceMm, units),
             entry.frames === undefined ? null : `${digits(entry.frames)} ${say.framesTaken.toLowerCase()}`,

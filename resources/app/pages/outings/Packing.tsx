@@ -74,7 +74,7 @@ export function Packing({ outing, plan, save, onTick, names }: Props) {
                     ))}
                 </p>
             )}
-            <Checks outing={outing} save={save} onTick={onTick} />
+            <Checks outing={outing} suggested={plan.checks} save={save} onTick={onTick} />
             {cautions.length > 0 && (
                 <div className="mt-4 border-l-[3px] border-line pl-3 text-sm text-soft">
                     <h3 className="font-semibold">{say.cautions}</h3>
@@ -89,7 +89,7 @@ export function Packing({ outing, plan, save, onTick, names }: Props) {
     );
 }
 
-function Checks({ outing, save, onTick }: Pick<Props, 'outing' | 'save' | 'onTick'>) {
+function Checks({ outing, suggested, save, onTick }: Pick<Props, 'outing' | 'save' | 'onTick'> & { suggested: readonly string[] }) {
     const [adding, setAdding] = useState(false);
     const add = (event: SubmitEvent<HTMLFormElement>) => {
         event.preventDefault();
@@ -115,6 +115,24 @@ function Checks({ outing, save, onTick }: Pick<Props, 'outing' | 'save' | 'onTic
                     </Line>
                 ))}
             </ul>
+            {suggested.some((what) => !outing.checks.includes(what)) && (
+                <ul aria-label={say.suggested} className="pt-1 text-sm">
+                    {suggested
+                        .filter((what) => !outing.checks.includes(what))
+                        .map((what) => (
+                            <li key={what}>
+                                <button
+                                    type="button"
+                                    disabled={save.isPending}
+                                    className="py-0.5 text-left text-soft hover:text-ink phone:min-h-11"
+                                    onClick={() => save.mutate({ checks: [...outing.checks, what] })}
+                                >
+                                    + {what}
+                                </button>
+                            </li>
+                        ))}
+                </ul>
+            )}
             {adding ? (
                 <form onSubmit={add} className="flex gap-2 pt-2">
                     <input

@@ -45,6 +45,11 @@ const days = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric',
 /** Friday 4 December. */
 export const dayWords = (day: string) => days.format(new Date(`${day}T00:00:00Z`)).replace(',', '');
 
+const dates = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
+
+/** Thu 19 Nov 2026: a day of a log that goes over years. */
+export const dateWords = (day: string) => dates.format(new Date(`${day}T00:00:00Z`)).replace(',', '');
+
 /** A time, and before it the weekday where that isn’t the outing’s own: Thu 20:00. */
 export function clockWords(moment: string, day: string | null): string {
     const own = dayOf(moment);

@@ -1,6 +1,6 @@
-import type { Schema } from '../../api/client';
-import { strings } from '../../strings/index';
-import { withHalf } from '../../ui/figures';
+import type { Schema } from '../api/client';
+import { strings } from '../strings/index';
+import { withHalf } from '../ui/figures';
 
 const say = strings.measure;
 
