@@ -28,6 +28,8 @@ $sure = ['core', 'core/tests/Reading/UncertaintyTableTest.php core/tests/Rig/Sho
 $measuring = ['app', 'tests/Feature/MeasuringTest.php', ''];
 $picture = ['core', 'core/tests/Picture', ''];
 $bag = ['core', 'core/tests/Plan/BagTest.php', ''];
+$read = ['core', 'core/tests/Plan/ReadOffTest.php', ''];
+$log = ['app', 'tests/Feature/LogApiTest.php', ''];
 $order = ['core', 'core/tests/Plan/RigOrderTest.php', ''];
 $outings = ['core', 'core/tests/Outing', ''];
 $day = ['app', 'tests/Feature/OutingApiTest.php', ''];
@@ -130,7 +132,7 @@ return [
     ['core/src/Reading/NextMeasurement.php', 'WORTH = 0.5', 'WORTH = 0.9', ['core', 'core/tests/Reading/NextMeasurementTest.php', '']],
     ['core/src/Reading/NextMeasurement.php', '1.0 / (1.0 + sqrt($half * $half / $whole))', '1.0', ['core', 'core/tests/Reading/NextMeasurementTest.php', '']],
     ['app/Kit/ShotTaken.php', '$part->scaleZeroMm + $reads', '$reads', $measuring],
-    ['app/Kit/Measuring.php', 'array_flip($request->takenBack())', 'array_flip([])', $measuring],
+    ['app/Kit/Measuring.php', 'array_flip($takenBack)', 'array_flip([])', $measuring],
     ['app/Kit/Measuring.php', '$station === null ? $fields : self::stationFields', '$station !== null ? $fields : self::stationFields', $measuring],
     ['app/Kit/Measuring.php', 'oldMagnification: $was->magnification', 'oldMagnification: $is->magnification', $measuring],
     ['app/Bench/RigStore.php', "['note' => 0, 'at' => 0]", '[]', $measuring],
@@ -327,4 +329,26 @@ return [
     ['app/Outings/EntryStore.php', '->where(\'outing_id\', $outing->id)->where(\'id\', $id)', '->where(\'id\', $id)', ['app', 'tests/Feature/EntryApiTest.php', '']],
     ['app/Http/Requests/TakeEntry.php', '$entry->id === $this->route(\'entry\') ? $entry :', 'true ? $entry :', ['app', 'tests/Feature/EntryApiTest.php', '']],
     ['resources/app/offline/outings.ts', 'group.length > 1 && ', '', $screen('resources/app/offline/outings.test.ts')],
+    ['core/src/Plan/ReadOff.php', '1.0, $part->scaleZeroMm)', '1.0, 0.0)', $read],
+    ['core/src/Plan/ReadOff.php', '$length > $max + $slack ? null', '$length > $max + 10.0 ? null', $read],
+    ['core/src/Plan/ReadOff.php', '! isset($done[$i]) && ', '', $read],
+    ['core/src/Plan/ReadOff.php', '$closest * (1.0 - self::SHARE)', '$closest * 0.5', $read],
+    ['core/src/Outing/Measurements.php', '|| $measured->has($name)', '', ['core', 'core/tests/Outing/LedgerTest.php', '']],
+    ['core/src/Outing/Prediction.php', '$reading->depthOfFieldMm, \'depthOfFieldMm\'', '$reading->waveDepthMm, \'depthOfFieldMm\'', ['core', 'core/tests/Outing/LedgerTest.php', '']],
+    ['core/src/Outing/Checks.php', '[ApertureWorked::Full, ApertureWorked::Contacts]', '[ApertureWorked::Full]', $outings],
+    ['core/src/Plan/Csv.php', '&& ! is_numeric($cell)', '', ['core', 'core/tests/Plan/CsvTest.php', '']],
+    ['core/src/Finding/Findings.php', '$a->finding->part ?? -2', '0', ['core', 'core/tests/Finding/ToldTest.php', 'whatever_came']],
+    ['app/Outings/EntryStore.php', '! $entry->fields->boolOr(\'withdrawn\', false) && ', '', $log],
+    ['app/Outings/EntryStore.php', '->whereIn(\'id\', $entry->replaces)->update', '->whereIn(\'id\', [])->update', $log],
+    ['app/Outings/Log.php', 'Entry::query()->where(\'user_id\', $user->id)->where(\'stands\', true);'."\n        foreach", 'Entry::query()->where(\'stands\', true);'."\n        foreach", $log],
+    ['app/Outings/Log.php', '$far ? $asked->figure(\'to\') : null', '$far ? $asked->figure(\'from\') : null', $log],
+    ['app/Outings/EntryRig.php', '$free && $isIt ? $each : $row', '$isIt ? $row : $each', $log],
+    ['app/Outings/ShotOfEntry.php', '...$alone->isFrontMost ? [LedgerFigure::WorkingDistance] : []', '', $log],
+    ['app/Outings/ShotOfEntry.php', '($alone->lens->reversed ? [\'reversed\' => true] : [])', '[]', $log],
+    ['app/Outings/SmallPicture.php', '$bytes !== false && str_starts_with($bytes, $begins) ?', '$bytes !== false ?', $log],
+    ['app/Outings/Sidecars.php', 'isset($taken[$name])', 'false', $log],
+    ['app/Outings/LedgerViews.php', '$shot === null || $shot->isTaken()', '$shot === null', $log],
+    ['resources/app/pages/outings/log/entryForm.ts', 'if (before !== undefined && word.trim() === shown) return before;', '', $screen('resources/app/pages/outings/log/entryForm.test.ts')],
+    ['resources/app/pages/outings/log/marks.ts', '? (Date.parse(day) - from) / (to - from) : 0.5', '? (Date.parse(day) - from) / (to - from) : 0', $screen('resources/app/pages/outings/log/marks.test.ts')],
+    ['resources/app/pages/outings/log/pictures.ts', 'value >= least && value <= greatest', 'value <= greatest', $screen('resources/app/pages/outings/log/pictures.test.ts')],
 ];

@@ -79,12 +79,6 @@ const pictures = {
     sheet: () => go(`/sheet/${seed}`),
     kit: () => go('/kit'),
     'kit-part': () => go(`/kit?part=${part('Moor 50')}`),
-    'kit-list': async () => {
-        await go('/kit?add=1');
-        await page.getByRole('button', { name: 'Write or paste a list' }).click();
-        await page.getByRole('textbox', { name: /One a line/ }).fill('tube 10, tube 21, 58 mm f/2 M42\nsomething nice\n2x close-up +4 52 mm\nbellows 35-135');
-        await still(page);
-    },
     measure: async () => {
         await go(`/kit?part=${part('Fell 35')}`);
         await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
@@ -105,29 +99,18 @@ const pictures = {
         await page.getByText('developing').first().waitFor({ state: 'hidden', timeout: 20_000 });
         await page.waitForTimeout(4000);
     },
-    'two-places': async () => {
-        // One page is cut off while another changes the same rig.
-        const [cutOff, other] = [await browser.newContext({ ...desk, storageState: await context.storageState() }), await context.newPage()];
-        const here = await cutOff.newPage();
-        await go(`/bench/${seed}`, here);
-        await go(`/bench/${seed}`, other);
-        await cutOff.route('**/api/**', (route) => route.abort());
-        await here.getByRole('slider', { name: /draw/ }).focus();
-        await here.keyboard.press('End');
-        await other.getByRole('slider', { name: /draw/ }).focus();
-        await other.keyboard.press('Home');
-        await still(other);
-        await cutOff.unrouteAll();
-        await here.getByRole('dialog').waitFor({ timeout: 60_000 });
-        await still(here);
-        return here;
-    },
     outing: async () => {
         const [{ id }] = (await json('/api/outings')).filter(({ name }) => name === 'Fen edge, first frost');
         await go(`/outings/${id}`);
         await page.getByRole('heading', { name: /In this order/ }).waitFor();
         await still(page);
     },
+    after: async () => {
+        const [{ id }] = (await json('/api/outings')).filter(({ name }) => name === 'Seeds, moss and clock teeth');
+        await go(`/outings/${id}/after`);
+        await still(page);
+    },
+    ledger: () => go('/outings/ledger'),
     outside: async () => {
         const [{ id }] = (await json('/api/outings')).filter(({ name }) => name === 'Fen edge, first frost');
         const hand = await (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, storageState: await context.storageState() })).newPage();
