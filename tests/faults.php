@@ -335,7 +335,7 @@ return [
     ['core/src/Plan/ReadOff.php', '$closest * (1.0 - self::SHARE)', '$closest * 0.5', $read],
     ['core/src/Outing/Measurements.php', '|| $measured->has($name)', '', ['core', 'core/tests/Outing/LedgerTest.php', '']],
     ['core/src/Outing/Prediction.php', '$reading->depthOfFieldMm, \'depthOfFieldMm\'', '$reading->waveDepthMm, \'depthOfFieldMm\'', ['core', 'core/tests/Outing/LedgerTest.php', '']],
-    ['core/src/Outing/Checks.php', '[ApertureWorked::Full, ApertureWorked::Contacts]', '[ApertureWorked::Full]', $outings],
+    ['core/src/Outing/Checks.php', '[ApertureWorked::Full, ApertureWorked::Contacts]', '[ApertureWorked::Contacts]', $outings],
     ['core/src/Plan/Csv.php', '&& ! is_numeric($cell)', '', ['core', 'core/tests/Plan/CsvTest.php', '']],
     ['core/src/Finding/Findings.php', '$a->finding->part ?? -2', '0', ['core', 'core/tests/Finding/ToldTest.php', 'whatever_came']],
     ['app/Outings/EntryStore.php', '! $entry->fields->boolOr(\'withdrawn\', false) && ', '', $log],

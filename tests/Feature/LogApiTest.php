@@ -44,6 +44,8 @@ final class LogApiTest extends TestCase
             $when[$each['when']] = $each['name'];
         }
         $this->assertSame(['planned' => 'Fen edge, first frost', 'today' => 'In the clock room', 'done' => 'Seeds, moss and clock teeth'], $when);
+        // What was replaced isn't counted.
+        $this->assertSame([0, 2, 10], array_column($this->getJson('/api/outings')->json(), 'entries'));
         $log = $this->getJson('/api/log?outing='.$this->done->id)->assertOk()->json();
         $this->assertGreaterThanOrEqual(8, $log['total']);
         $this->assertSame([4, 5.6, 8, 11, 16, 22], array_column(array_merge(...array_column($log['entries'], 'trial')), 'aperture'));

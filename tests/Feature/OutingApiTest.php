@@ -43,7 +43,7 @@ final class OutingApiTest extends TestCase
         $made->assertJsonPath('preparations.1', ['what' => 'Plate out', 'leadS' => 7200, 'for' => 'Moss', 'due' => '2027-05-04T06:00:00+01:00', 'late' => false]);
         $id = $made->json('id');
         $this->getJson('/api/outings/'.$id)->assertOk()->assertExactJson($made->json());
-        $this->assertSame(['id' => $id, 'name' => 'Dyke in May', 'date' => '2027-05-04', 'place' => 'East dyke', 'subjects' => 2, 'when' => 'planned'], $this->getJson('/api/outings')->assertOk()->json()[0]);
+        $this->assertSame(['id' => $id, 'name' => 'Dyke in May', 'date' => '2027-05-04', 'place' => 'East dyke', 'subjects' => 2, 'entries' => 0, 'when' => 'planned'], $this->getJson('/api/outings')->assertOk()->json()[0]);
 
         $this->putJson('/api/outings/'.$id, ['revision' => 1] + array_replace_recursive($body, ['outing' => ['name' => 'Dyke in June', 'date' => '2026-01-02']]))->assertOk()->assertJson(['revision' => 2, 'name' => 'Dyke in June']);
         $this->putJson('/api/outings/'.$id, ['revision' => 1] + $body)->assertStatus(409)->assertJsonPath('revision', 2)->assertJsonPath('message', 'This outing was changed in another window. It is shown as it is now; repeat the last step.');
