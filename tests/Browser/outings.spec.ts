@@ -124,6 +124,25 @@ test('what is ticked on one device is ticked on the other; what has no rig says 
     await expect(page.getByRole('textbox', { name: /of subject/ })).toHaveValue('18');
 });
 
+test('what is ticked stays ticked while the answer to another is on its way', async ({ page }) => {
+    await openPlanned(page);
+    await page.route('**/ticks', async (route) => {
+        await new Promise((done) => setTimeout(done, 900));
+        await route.continue();
+    });
+    const names = ['Small flash', 'Low tripod', 'Rail bellows'];
+    for (const name of names) await bag(page).getByRole('checkbox', { name }).check();
+    const looked = page.waitForResponse((answer) => answer.url().endsWith('/ticks'));
+    await looked;
+    // The first answer knows nothing of the others.
+    for (let n = 0; n < 12; n++) {
+        for (const name of names) expect(await bag(page).getByRole('checkbox', { name }).isChecked()).toBe(true);
+        await page.waitForTimeout(150);
+    }
+    await page.reload();
+    for (const name of names) await expect(bag(page).getByRole('checkbox', { name })).toBeChecked();
+});
+
 test('all sheets in one print, the file, the calendar', async ({ page }) => {
     await openPlanned(page);
     const calendar = page.waitForEvent('download');

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { clockWords, dayWords, fileOf, leadWords, marksOf, momentOf, timeOf, type Outing } from './day';
+import { clockWords, dateWords, dayWords, fileOf, leadWords, marksOf, momentOf, packedWith, timeOf, type Outing } from './day';
 
 const outing: Outing = {
     id: 7,
@@ -78,4 +78,18 @@ describe('a day', () => {
             ],
         });
     });
+});
+
+describe('what is ticked off', () => {
+    const said = (what: string, ticked: boolean) => ({ what, ticked, at: '2026-12-04T06:00:00Z' });
+
+    test('goes by what is still on its way, and of each line by the last word', () => {
+        expect(packedWith(['Body', 'Flash'], [said('Rail', true), said('Flash', false)])).toEqual(['Body', 'Rail']);
+        expect(packedWith(['Body'], [said('Body', false), said('Body', true)])).toEqual(['Body']);
+        expect(packedWith(['Body'], [])).toEqual(['Body']);
+    });
+});
+
+test('a day of a log says its year', () => {
+    expect(dateWords('2026-11-19')).toBe('Thu 19 Nov 2026');
 });

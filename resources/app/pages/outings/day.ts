@@ -20,6 +20,23 @@ export function fileOf(outing: Outing): Record<string, unknown> {
     };
 }
 
+/** A line that was ticked off or not, and when. */
+export interface Ticked {
+    what: string;
+    ticked: boolean;
+    at: string;
+}
+
+/** What is ticked off, with what is still on its way to the server: of each line the last word counts. */
+export function packedWith(packed: readonly string[], waiting: readonly Ticked[]): string[] {
+    const now = new Set(packed);
+    for (const { what, ticked } of waiting) {
+        if (ticked) now.add(what);
+        else now.delete(what);
+    }
+    return [...now];
+}
+
 /** The same without what stands under some names. */
 export const without = (of: Readonly<Record<string, unknown>>, ...names: readonly string[]): Record<string, unknown> =>
     Object.fromEntries(Object.entries(of).filter(([name]) => !names.includes(name)));

@@ -1,7 +1,8 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { api, Refused } from '../../api/client';
 import { keys, outingChanged, outingIsOld } from '../../api/queries';
-import { fileOf, type Outing } from './day';
+import { fileOf, packedWith, type Outing, type Ticked } from './day';
 
 /** Several devices tick the same list: it is looked at again as often as that, ms. */
 const again = 5_000;
@@ -34,32 +35,33 @@ export function useOuting(id: number) {
             if (error instanceof Refused && error.status === 409) outingIsOld(queries);
         },
     });
+    // Ticked at once, whatever the server says of the list while more of it is still on its way.
+    const [waiting, setWaiting] = useState<readonly Ticked[]>([]);
     const tick = useMutation({
         scope: { id: `ticks ${id}` },
-        mutationFn: (each: { what: string; ticked: boolean; at: string }) => api.tickOff(id, each),
-        // Ticked at once; what the server says of the whole list comes after it.
-        onMutate: ({ what, ticked }) => {
-            const now = queries.getQueryData<Outing>(keys.outing(id));
-            if (now) {
-                const others = now.packed.filter((each) => each !== what);
-                queries.setQueryData(keys.outing(id), { ...now, packed: ticked ? [...others, what] : others });
-            }
-        },
-        onSuccess: (packed) => {
+        mutationFn: (each: Ticked) => api.tickOff(id, each),
+        onSuccess: async (packed) => {
+            // A look at the outing that set out before this was said would say the old list again.
+            await queries.cancelQueries({ queryKey: keys.outing(id) });
             const now = queries.getQueryData<Outing>(keys.outing(id));
             if (now) queries.setQueryData(keys.outing(id), { ...now, packed });
         },
         onError: () => outingIsOld(queries),
+        onSettled: (_, __, each) => setWaiting((now) => now.filter((other) => other !== each)),
     });
     return {
-        outing: outing.data,
+        outing: outing.data && waiting.length > 0 ? { ...outing.data, packed: packedWith(outing.data.packed, waiting) } : outing.data,
         plan: plan.data,
         /** Whether what is shown of the plan is of an older state. */
         isPlanning: plan.isFetching,
         trouble: outing.error ?? save.error ?? plan.error ?? tick.error,
         isLost: outing.error !== null && outing.data === undefined,
         save,
-        tick: (what: string, ticked: boolean) => tick.mutate({ what, ticked, at: new Date().toISOString() }),
+        tick: (what: string, ticked: boolean) => {
+            const each = { what, ticked, at: new Date().toISOString() };
+            setWaiting((now) => [...now, each]);
+            tick.mutate(each);
+        },
         retry: () => void outing.refetch(),
     };
 }
