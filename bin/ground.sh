@@ -26,7 +26,7 @@ need_packages() {
 }
 
 base_packages() {
-    need_packages php8.2-cli php8.2-fpm php8.2-pgsql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-bcmath php8.2-opcache php8.2-zip \
+    need_packages php8.2-cli php8.2-fpm php8.2-pgsql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-bcmath php8.2-opcache php8.2-zip php8.2-gd \
         composer unzip nginx-light postgresql-15 procps curl util-linux
 }
 
