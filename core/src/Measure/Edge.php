@@ -154,19 +154,9 @@ final readonly class Edge
      */
     private static function straight(array $rows): ?array
     {
-        for ($round = 0; $round < 2; $round++) {
-            $fit = LeastSquares::solve(array_map(static fn (float $x, int $y): array => [[1.0, (float) $y], $x], $rows, array_keys($rows)));
-            if ($fit === null) {
-                return null;
-            }
-            $off = [];
-            foreach ($rows as $y => $x) {
-                $off[$y] = abs($x - $fit[0] - $fit[1] * $y);
-            }
-            $sorted = $off;
-            sort($sorted);
-            $limit = max(0.5, 4.0 * ($sorted[intdiv(count($sorted), 2)] ?? 0.0));
-            $rows = array_filter($rows, static fn (int $y): bool => $off[$y] <= $limit, ARRAY_FILTER_USE_KEY);
+        $fit = LeastSquares::robust(array_map(static fn (float $x, int $y): array => [[1.0, (float) $y], $x], $rows, array_keys($rows)), 0.5);
+        if ($fit === null) {
+            return null;
         }
 
         return [$fit[0], $fit[1]];

@@ -16,6 +16,9 @@ final readonly class GreyPlane
     /** Difference between the ends that is too little, of full scale. */
     private const CONTRAST = 0.15;
 
+    /** How alike in direction changes are enough. */
+    private const ALIKE = 0.3;
+
     /** What an 8-bit picture calls black and white, half a step within: linear light. */
     private const BLACK = 0.00015;
 
@@ -133,7 +136,8 @@ final readonly class GreyPlane
 
     /**
      * Direction in which it changes most (structure tensor), radians from the row, between a quarter turn either way; and how alike the
-     * changes are, 0 to 1. Looked at as finely as it is most alike: what is blurred hides under noise at its own pixels.
+     * changes are, 0 to 1. What is blurred hides under noise at its own pixels: where they aren't alike, it is looked at more coarsely. Only
+     * then: what is finer than the coarse pixels would lie about its direction.
      *
      * @return array{float, float}
      */
@@ -141,9 +145,9 @@ final readonly class GreyPlane
     {
         $best = $this->changes();
         foreach ([4, 16] as $times) {
-            if (min($this->width, $this->height) >= 6 * $times) {
+            if ($best[1] < self::ALIKE && min($this->width, $this->height) >= 6 * $times) {
                 $coarse = $this->coarser($times)->changes();
-                $best = $coarse[1] > 1.2 * $best[1] ? $coarse : $best;
+                $best = $coarse[1] > $best[1] ? $coarse : $best;
             }
         }
 

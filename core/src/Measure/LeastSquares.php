@@ -7,6 +7,9 @@ namespace ZincThimble\Core\Measure;
 /** Straight least squares of a few unknowns by the normal equations. */
 final class LeastSquares
 {
+    /** Times the middle of all distances from which one is far off. */
+    private const FAR = 4.0;
+
     /**
      * @param  list<array{list<float>, float}>  $rows  terms, and what they come to
      * @return ?list<float> the factors of the terms; null = they can't be told apart
@@ -52,5 +55,29 @@ final class LeastSquares
         }
 
         return array_values($x);
+    }
+
+    /**
+     * The same, those that lie far off left out: further than four times what half of them are nearer than, and than a least.
+     *
+     * @param  list<array{list<float>, float}>  $rows
+     * @return ?list<float>
+     */
+    public static function robust(array $rows, float $least): ?array
+    {
+        $fit = self::solve($rows);
+        for ($round = 0; $fit !== null && $round < 3; $round++) {
+            $off = array_map(static fn (array $row): float => abs($row[1] - array_sum(array_map(static fn (float $factor, float $term): float => $factor * $term, $fit, $row[0]))), $rows);
+            $sorted = $off;
+            sort($sorted);
+            $limit = max($least, self::FAR * $sorted[intdiv(count($sorted), 2)]);
+            $kept = array_values(array_filter($rows, static fn (int $n): bool => $off[$n] <= $limit, ARRAY_FILTER_USE_KEY));
+            if (count($kept) < 2 + count($fit)) {
+                break;
+            }
+            $fit = self::solve($kept) ?? $fit;
+        }
+
+        return $fit;
     }
 }

@@ -101,7 +101,7 @@ final readonly class Ruler
                 }
             }
         }
-        $fit = count($rows) < 5 ? null : LeastSquares::solve($rows);
+        $fit = count($rows) < 5 ? null : LeastSquares::robust($rows, 0.02);
 
         return $fit === null ? 0.0 : max(-0.1, min(0.1, $fit[2]));
     }
@@ -366,20 +366,9 @@ final readonly class Ruler
     {
         $rows = [];
         foreach ($found as $k => $x) {
-            $rows[$k] = [$bent ? [1.0, (float) $k, (float) ($k * $k)] : [1.0, (float) $k], $x];
+            $rows[] = [$bent ? [1.0, (float) $k, (float) ($k * $k)] : [1.0, (float) $k], $x];
         }
-        $fit = LeastSquares::solve(array_values($rows)) ?? [0.0, 1.0];
-        $off = [];
-        foreach ($rows as $k => [$terms, $x]) {
-            $off[$k] = abs($x - $fit[0] - $fit[1] * $k - ($fit[2] ?? 0.0) * $k * $k);
-        }
-        $sorted = $off;
-        sort($sorted);
-        $limit = max(0.05, 4.0 * $sorted[intdiv(count($sorted), 2)]);
-        $kept = array_filter($rows, static fn (int $k): bool => $off[$k] <= $limit, ARRAY_FILTER_USE_KEY);
-        if (count($kept) >= 5 && count($kept) < count($rows)) {
-            $fit = LeastSquares::solve(array_values($kept)) ?? $fit;
-        }
+        $fit = LeastSquares::robust($rows, 0.05) ?? [0.0, 1.0];
 
         return [$fit[0], $fit[1], $fit[2] ?? 0.0];
     }

@@ -48,10 +48,11 @@ final class RulerTest extends TestCase
             $count = $make->number(9.0, 26.0);
             $width = (int) max(100, $count * $period);
             $growth = $n % 4 === 0 ? $make->number(-0.02, 0.02) * $period / $count : 0.0;
+            $dust = $make->pick([0, 0, 3]);
             $plane = $pictures->ruler($width, (int) max(50, 0.3 * $width), [
                 // A third of a division from half to half is 0.14 of one as standard deviation.
                 'period' => $period, 'angle' => $make->number(-0.3, 0.3), 'growth' => $growth, 'blur' => $make->number(0.2, 0.14 * $period), 'noise' => $make->number(0.0, 0.05),
-                'duty' => $make->number(0.2, 0.5), 'light' => $make->number(-0.3, 0.3), 'dust' => $make->pick([0, 0, 3]), 'every' => $make->pick([0, 5, 10]),
+                'duty' => $make->number(0.2, 0.5), 'light' => $make->number(-0.3, 0.3), 'dust' => $dust, 'every' => $make->pick([0, 5, 10]),
             ]);
             try {
                 $found = Ruler::in(self::throughAFile($plane));
@@ -63,7 +64,8 @@ final class RulerTest extends TestCase
             $measured++;
             $error = abs($found->pixelsPerDivision / $period - 1.0);
             $worst = max($worst, $error);
-            $outside += $error > 0.003 ? 1 : 0;
+            // Of a speck as broad as a line in a picture of ten of them something is left.
+            $outside += $error > ($dust > 0 ? 0.006 : 0.003) ? 1 : 0;
             if ($growth !== 0.0) {
                 $this->assertEqualsWithDelta($growth, $found->growthPerDivision, 0.004 * $period);
             }

@@ -39,7 +39,7 @@ export function ChooseRig({ outing, onClose, onPick }: { outing: number; onClose
                         </li>
                     ))}
             </ul>
-            <h3 className="pt-4 pb-1 text-sm font-semibold">{say.kept_}</h3>
+            <h3 className="pt-4 pb-1 text-sm font-semibold">{say.keptRigs}</h3>
             <ul className="border-t border-line">
                 {rigs.data?.map((rig) => (
                     <li key={rig.id} className="border-b border-line">

@@ -146,7 +146,7 @@ export function EntryDialog({ outing, subjects, from, at, replaces, title, text,
                     <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
                         <LineInput label={say.aperture} name="aperture" inputMode="decimal" defaultValue={figureWords(from.aperture)} />
                         <LineInput
-                            label={say.time_}
+                            label={say.shutter}
                             name="exposure"
                             defaultValue={from.exposureS === undefined ? '' : secondsWords(from.exposureS)}
                         />

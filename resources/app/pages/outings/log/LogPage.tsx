@@ -113,7 +113,7 @@ export default function LogPage({ person }: { person: Schema['Person'] }) {
                             <Pick
                                 label={say.turnedOut}
                                 value={result === null ? '' : String(result)}
-                                choices={[['', say.anyResult], ...[5, 4, 3, 2].map((n) => [String(n), say.results_(n)] as const)]}
+                                choices={[['', say.anyResult], ...[5, 4, 3, 2].map((n) => [String(n), say.orBetter(n)] as const)]}
                                 onChange={(value) => set({ result: value })}
                             />
                             {'. '}

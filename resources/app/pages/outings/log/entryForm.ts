@@ -17,7 +17,7 @@ export function secondsOf(text: string): number | null {
     const parts = /^1\s*\/\s*(\d+(?:[.,]\d+)?)$/.exec(plain);
     const whole = parts?.[1] === undefined ? null : typedNumber(parts[1]);
     const value = whole === null ? typedNumber(plain) : 1 / whole;
-    if (value === null || !(value >= 0) || !Number.isFinite(value)) throw new Untyped(say.notANumber(say.time_));
+    if (value === null || !(value >= 0) || !Number.isFinite(value)) throw new Untyped(say.notANumber(say.shutter));
     return value;
 }
 
