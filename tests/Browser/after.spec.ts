@@ -293,3 +293,22 @@ test('what stands on the bench is written down for an outing', async ({ page }) 
     const mine = row(page, 'From the bench');
     await expect(mine.getByRole('row', { name: /^Magnification/ })).toContainText('0.5161 ± 0.0082×');
 });
+
+test('what is offered to be written down is planned as it is now', async ({ page }) => {
+    await openDemonstration(page);
+    await page.getByRole('link', { name: 'Outings' }).click();
+    await page.getByRole('link', { name: /^Fen edge, first frost/ }).click();
+    await page.getByRole('link', { name: 'After' }).click();
+    const offered = page.getByRole('dialog').getByRole('button', { name: /^as planned for Moss capsule/ });
+    await page.getByRole('button', { name: 'Write it down' }).click();
+    await expect(offered).toBeVisible();
+    await page.keyboard.press('Escape');
+    await page.getByRole('link', { name: 'Before' }).click();
+    await page.getByRole('button', { name: 'What to do with Moss capsule, teeth' }).click();
+    await page.getByRole('menuitem', { name: 'Take off the list' }).click();
+    await expect(page.getByText('Moss capsule, teeth')).toHaveCount(0);
+    await page.getByRole('link', { name: 'After' }).click();
+    await page.getByRole('button', { name: 'Write it down' }).click();
+    await expect(page.getByRole('dialog').getByRole('button', { name: /^as planned for Lichen/ })).toBeVisible();
+    await expect(offered).toHaveCount(0);
+});

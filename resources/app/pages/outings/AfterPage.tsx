@@ -97,7 +97,7 @@ export default function AfterPage({ person }: { person: Schema['Person'] }) {
                                 />
                             )}
                         </section>
-                        {writes === 'rig' && <ChooseRig outing={id} onClose={close} onPick={setAsks} />}
+                        {writes === 'rig' && <ChooseRig outing={outing.data} onClose={close} onPick={setAsks} />}
                         {writes !== null && writes !== 'rig' && (
                             <EntryDialog
                                 outing={id}
