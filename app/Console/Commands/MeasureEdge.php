@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use Illuminate\Console\Command;
-use Symfony\Component\Console\Formatter\OutputFormatter;
 use ZincThimble\Core\Finding\Phrase;
-use ZincThimble\Core\Measure\CantMeasure;
 use ZincThimble\Core\Measure\Edge;
+use ZincThimble\Core\Measure\GreyPlane;
 
 /**
  * How sharp a slanted edge is in a picture (rig format, "More files, and the command line"). Exits 0; 1 when it can't be measured, with the
@@ -22,26 +21,16 @@ final class MeasureEdge extends Command
 
     protected $description = 'Measure how sharp an edge is in a picture';
 
-    public function handle(): int
+    private function measuring(): \Closure
     {
-        try {
-            [$pitch, $magnification] = [$this->number('pitch', 0.0001), $this->number('magnification', 0.0001)];
-        } catch (\InvalidArgumentException $fault) {
-            $this->output->getErrorStyle()->writeln($fault->getMessage());
+        $pitch = $this->number('pitch', 0.0001);
+        $magnification = $this->number('magnification', 0.0001);
 
-            return 2;
-        }
-        $plane = $this->planeIn($this->argument('file'));
-        if ($plane === null) {
-            return 2;
-        }
-        try {
-            $edge = Edge::in($plane);
-        } catch (CantMeasure $refused) {
-            $this->output->getErrorStyle()->writeln(OutputFormatter::escape($refused->getMessage()));
+        return fn (GreyPlane $plane) => $this->told(Edge::in($plane), $pitch, $magnification);
+    }
 
-            return 1;
-        }
+    private function told(Edge $edge, ?float $pitch, ?float $magnification): void
+    {
         $pairs = $pitch === null ? null : $edge->mtf50 / $pitch;
         $inSubject = $pairs === null || $magnification === null ? null : $pairs * $magnification;
         if ($this->option('json')) {
@@ -50,13 +39,11 @@ final class MeasureEdge extends Command
                 'mtf50LpPerMm' => $pairs, 'mtf50LpPerMmInSubject' => $inSubject,
             ]);
 
-            return 0;
+            return;
         }
         $this->line(sprintf('Half of the contrast is left at %s cycles a pixel ± %s; the edge is %.1f° off the pixels.', Phrase::digits($edge->mtf50), Phrase::digits($edge->halfWidth), $edge->angleDeg));
         if ($pairs !== null) {
             $this->line(Phrase::digits($pairs).' line pairs a mm at the sensor'.($inSubject === null ? '' : ', '.Phrase::digits($inSubject).' in the subject').'.');
         }
-
-        return 0;
     }
 }

@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use Illuminate\Console\Command;
-use Symfony\Component\Console\Formatter\OutputFormatter;
 use ZincThimble\Core\Finding\Phrase;
-use ZincThimble\Core\Measure\CantMeasure;
+use ZincThimble\Core\Measure\GreyPlane;
 use ZincThimble\Core\Measure\Ruler;
 
 /**
@@ -25,27 +24,16 @@ final class MeasureRuler extends Command
 
     protected $description = 'Measure a ruler in a picture';
 
-    public function handle(): int
+    private function measuring(): \Closure
     {
-        try {
-            $division = $this->number('division', 0.0001) ?? throw new \InvalidArgumentException('--division: how many mm is it from line to line?');
-            $pitch = $this->number('pitch', 0.0001);
-        } catch (\InvalidArgumentException $fault) {
-            $this->output->getErrorStyle()->writeln($fault->getMessage());
+        $division = $this->number('division', 0.0001) ?? throw new \InvalidArgumentException('--division: how many mm is it from line to line?');
+        $pitch = $this->number('pitch', 0.0001);
 
-            return 2;
-        }
-        $plane = $this->planeIn($this->argument('file'));
-        if ($plane === null) {
-            return 2;
-        }
-        try {
-            $ruler = Ruler::in($plane);
-        } catch (CantMeasure $refused) {
-            $this->output->getErrorStyle()->writeln(OutputFormatter::escape($refused->getMessage()));
+        return fn (GreyPlane $plane) => $this->told(Ruler::in($plane), $division, $pitch);
+    }
 
-            return 1;
-        }
+    private function told(Ruler $ruler, float $division, ?float $pitch): void
+    {
         $magnification = $pitch === null ? null : $ruler->magnification($pitch, $division);
         if ($this->option('json')) {
             $this->printJson([
@@ -53,7 +41,7 @@ final class MeasureRuler extends Command
                 'growthPerDivision' => $ruler->growthPerDivision, 'magnification' => $magnification,
             ]);
 
-            return 0;
+            return;
         }
         $this->line(sprintf('%s pixels a division ± %s, over %d lines, at %.1f°.', Phrase::digits($ruler->pixelsPerDivision), Phrase::digits(1.645 * $ruler->standardError), $ruler->lines, $ruler->angleDeg));
         if ($magnification !== null) {
@@ -62,7 +50,5 @@ final class MeasureRuler extends Command
         if ($ruler->endsDiffer() > self::WORTH_SAYING) {
             $this->line('The camera isn’t square to the ruler: its ends differ by '.Phrase::figure($ruler->endsDiffer(), 'pct').'.');
         }
-
-        return 0;
     }
 }

@@ -40,7 +40,6 @@ use ZincThimble\Core\File\EntryDocument;
 use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Gear\InvalidFigure;
-use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Outing\Prediction;
 use ZincThimble\Core\Plan\Sheet;
 use ZincThimble\Core\Plan\Shots;
@@ -157,7 +156,7 @@ final class EntryController
     ], responses: [new OA\Response(response: 200, description: 'The small picture', content: new OA\MediaType(mediaType: 'image/jpeg', schema: new OA\Schema(type: 'string', format: 'binary')))])]
     public function picture(Outing $outing, string $entry, int $number): Response
     {
-        $small = SmallPicture::of(self::pictures($this->found($outing, $entry))[$number] ?? abort(404)) ?? abort(404);
+        $small = SmallPicture::of(EntryDocument::read($this->found($outing, $entry)->document)->fields->objects('pictures')[$number] ?? abort(404)) ?? abort(404);
 
         // An entry is never changed, so neither is its picture; and it is nobody else's.
         return new Response($small->bytes, 200, ['Content-Type' => $small->type, 'Cache-Control' => 'private, max-age=31536000, immutable']);
@@ -168,10 +167,10 @@ final class EntryController
     ], responses: [new OA\Response(response: 200, description: 'To lie beside the picture (ISO 16684-1)', content: new OA\MediaType(mediaType: 'application/rdf+xml', schema: new OA\Schema(type: 'string')))])]
     public function sidecar(Outing $outing, string $entry, int $number): Response
     {
-        $row = $this->found($outing, $entry);
-        $picture = self::pictures($row)[$number] ?? abort(404);
+        $document = EntryDocument::read($this->found($outing, $entry)->document);
+        $picture = $document->fields->objects('pictures')[$number] ?? abort(404);
 
-        return Attachment::of(Sidecar::of(EntryDocument::read($row->document), $picture, $outing->name), 'application/rdf+xml; charset=UTF-8', Sidecars::name($picture, []));
+        return Attachment::of(Sidecar::of($document, $picture, $outing->name), 'application/rdf+xml; charset=UTF-8', Sidecars::name($picture, []));
     }
 
     #[OA\Get(path: '/rigs/{rig}/entry', operationId: 'blankEntry', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], responses: [
@@ -185,12 +184,6 @@ final class EntryController
         return response()->json(new BlankEntry((object) [
             'subject' => $core->subject->name ?? $rig->name ?? '', 'rig' => RigFile::document($core), 'scales' => OutingViews::scales($core), 'predicted' => (object) Prediction::of($core)->fields,
         ]));
-    }
-
-    /** @return list<Values> */
-    private static function pictures(Entry $row): array
-    {
-        return EntryDocument::read($row->document)->fields->objects('pictures');
     }
 
     private function found(Outing $outing, string $entry): Entry
