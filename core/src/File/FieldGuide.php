@@ -81,6 +81,7 @@ final class FieldGuide
         'pupils.entranceMm' => ['Pupil from the front', 'mm', 'The bright disc seen through the front from over a metre, against a ruler, wide open.'],
         'pupils.exitMm' => ['Pupil from behind', 'mm', 'The same seen through the rear.'],
         'shots' => ['Shots', '', 'Pictures of a ruler that were taken with it, each as measured. The figures are worked out from all of them.'],
+        'trials' => ['Trials', '', 'The same edge at several stops: which one it is sharpest at, and how much it blurs of its own at each.'],
         'maxMagnification' => ['Greatest magnification', '×', 'By its own ring alone, in its data. Or photograph a ruler at the closest: sensor width over the millimetres seen.'],
         'focusing' => ['Focuses by', '', 'Unit: the whole lens moves out. Internal: the barrel keeps its length. Fixed: no ring of its own.'],
         'design' => ['Design', '', 'Symmetrical: most 40 to 60 mm and many macro lenses. Triplet: enlarging, projection. Telephoto: shorter than its focal length. Retrofocus: a wide one on a mirror camera. Wide: one on a short register.'],
@@ -162,7 +163,7 @@ final class FieldGuide
     ];
 
     /** Fields that a form leaves out: how a part is set belongs to a rig, `id` to files. */
-    private const NOT_ASKED = ['id', 'set', 'setMm', 'swingDeg', 'shiftMm', 'plateTurned', 'taped', 'reversed', 'measured', 'guessed', 'shots'];
+    private const NOT_ASKED = ['id', 'set', 'setMm', 'swingDeg', 'shiftMm', 'plateTurned', 'taped', 'reversed', 'measured', 'guessed', 'shots', 'trials'];
 
     /** @return array{label: string, unit: string, help: string} */
     public static function of(Kind $kind, string $field): array

@@ -241,6 +241,7 @@ final class Shapes
             ]),
             Field::flag('flatField'),
             Field::objects('stations', array_map(static fn (Field $field): Field => $field->name === 'focalLengthMm' ? $field : $field->optional(), $figures)),
+            Field::objects('trials', self::trial()),
             Field::object('set', [
                 Field::number('focus', -1.0, 1.0), self::fNumber('aperture'), Field::number('zoomMm', 1.0, 2000.0), Field::flag('working'), Field::flag('makeshift'),
             ]),
@@ -304,6 +305,27 @@ final class Shapes
             Field::number('subjectDistanceMmHalfWidth', 0.001, 3000.0),
             Field::text('at', 40),
             Field::text('note'),
+        ];
+    }
+
+    /**
+     * The same edge at several stops.
+     *
+     * @return list<Field>
+     */
+    private static function trial(): array
+    {
+        return [
+            Field::number('magnification', 0.001, 100.0)->needed(),
+            Field::number('pitchMm', 0.0001, 1.0)->needed(),
+            Field::flag('reversed'),
+            Field::number('zoomMm', 1.0, 2000.0),
+            Field::number('wavelengthNm', 100.0, 20_000.0),
+            Field::text('at', 40),
+            Field::text('note'),
+            Field::objects('stops', [
+                self::fNumber('aperture')->needed(), Field::number('effectiveAperture', 0.1, 100_000.0)->needed(), Field::number('mtf50', 0.0001, 1.0)->needed(), Field::number('halfWidth', 0.0, 1.0),
+            ])->needed(),
         ];
     }
 

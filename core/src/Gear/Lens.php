@@ -10,6 +10,7 @@ final readonly class Lens extends Part
     /**
      * @param  list<LensFigures>  $stations  a zoom's rows of figures, shortest focal length first; empty for a prime
      * @param  list<FocusMark>  $marks
+     * @param  list<LensTrial>  $trials  how sharp it was at several stops
      */
     public function __construct(
         PartIdentity $identity,
@@ -24,6 +25,7 @@ final readonly class Lens extends Part
         public ?bool $flatField,
         /** Whether it is held by a thread at its own mount: a register is less sure there. */
         public bool $threaded,
+        public array $trials = [],
     ) {
         parent::__construct(Kind::Lens, $identity, $document);
     }
@@ -59,6 +61,7 @@ final readonly class Lens extends Part
             marks: $marks,
             flatField: $values->boolOrNull('flatField'),
             threaded: $identity->rear->main()?->isThread() === true,
+            trials: array_map(LensTrial::from(...), $values->objects('trials')),
         );
     }
 

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Picture;
 
+use ZincThimble\Core\Gear\LensTrial;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Rig\LensSharpness;
 use ZincThimble\Core\Rig\Rig;
 
 /**
@@ -18,11 +20,6 @@ final readonly class RigPicture
     private const OF_THE_SLICE = 0.25;
 
     private const MOST_LAYERS = 64;
-
-    /** Standard deviation of the diffraction spot over lambda Neff, and of a pixel over its pitch. */
-    private const SPOT = 0.42;
-
-    private const PIXEL = 0.29;
 
     private function __construct(
         /** In the plane of focus. */
@@ -38,6 +35,8 @@ final readonly class RigPicture
         private ?float $sliceMm,
         /** Standard deviation of the blur that is everywhere, mm at the sensor. */
         public float $gaussianMm,
+        /** What the lens blurs of its own by its trial: a part of it; 0 = nothing is known of it. */
+        public float $lensMm,
     ) {
     }
 
@@ -47,7 +46,7 @@ final readonly class RigPicture
         $axis = Axis::of($rig);
         $reading = Reading::along($rig, $axis, false);
 
-        return self::told($rig, $axis->medium, $reading->magnification, $reading->effectiveAperture, $reading->entrancePupilMm, $reading->depthOfFieldMm);
+        return self::told($rig, $axis->medium, $reading->magnification, $reading->effectiveAperture, $reading->entrancePupilMm, $reading->depthOfFieldMm, $reading->markedAperture);
     }
 
     /**
@@ -56,9 +55,10 @@ final readonly class RigPicture
      * @param  float  $medium  refractive index before the rig
      * @param  ?float  $pupilMm  entrance pupil to the plane of focus; null = telecentric
      * @param  ?float  $sliceMm  near and far limit together; null = to infinity
+     * @param  ?float  $marked  number at which the working lens stands; null = not known
      * @return ?self null = nothing is imaged at a distance, or the light isn't known
      */
-    public static function told(Rig $rig, float $medium, ?float $magnification, ?float $effectiveAperture, ?float $pupilMm, ?float $sliceMm): ?self
+    public static function told(Rig $rig, float $medium, ?float $magnification, ?float $effectiveAperture, ?float $pupilMm, ?float $sliceMm, ?float $marked): ?self
     {
         if ($magnification === null || $magnification <= 0.0 || $effectiveAperture === null) {
             return null;
@@ -66,7 +66,12 @@ final readonly class RigPicture
         $lambda = $rig->conditions->wavelengthNm * 1e-6;
         $pitch = $rig->frame->pitchMm();
 
-        return new self($magnification, $effectiveAperture, $pupilMm, $medium, $lambda, $pitch, $sliceMm, hypot(self::SPOT * $lambda * $effectiveAperture, self::PIXEL * ($pitch ?? 0.0)));
+        $lens = LensSharpness::of($rig, $magnification)?->blurMm($marked) ?? 0.0;
+
+        return new self(
+            magnification: $magnification, effectiveAperture: $effectiveAperture, pupilMm: $pupilMm, medium: $medium, lambdaMm: $lambda, pitchMm: $pitch, sliceMm: $sliceMm,
+            gaussianMm: sqrt((LensTrial::SPOT * $lambda * $effectiveAperture) ** 2 + (LensTrial::PIXEL * ($pitch ?? 0.0)) ** 2 + $lens ** 2), lensMm: $lens,
+        );
     }
 
     /** Things that far beyond the plane of focus, mm; below 0 = nearer than it. */
@@ -108,7 +113,7 @@ final readonly class RigPicture
     }
 
     /**
-     * Period of the finest lines that are told apart, mm in the subject: where what diffraction, pixels and the disc pass on together falls
+     * Period of the finest lines that are told apart, mm in the subject: where what diffraction, pixels, lens and disc pass on together falls
      * to a tenth, and never under two pixels.
      *
      * @param  float  $atMm  beyond the plane of focus
@@ -119,7 +124,7 @@ final readonly class RigPicture
         if (! is_finite($layer->discMm)) {
             return INF;
         }
-        $finest = Transfer::firstAt(0.1, $this->lambdaMm * $this->effectiveAperture, $this->pitchMm, $layer->discMm);
+        $finest = Transfer::firstAt(0.1, $this->lambdaMm * $this->effectiveAperture, $this->pitchMm, $layer->discMm, $this->lensMm);
 
         return max(1.0 / $finest, 2.0 * ($this->pitchMm ?? 0.0)) / $layer->magnification;
     }

@@ -53,7 +53,7 @@ final readonly class Advice
     ) {
     }
 
-    public static function of(Rig $rig, ?float $railPitchMm = null, ?float $sharpest = null, float $secondsPerFrame = 4.0): self
+    public static function of(Rig $rig, ?float $railPitchMm = null, float $secondsPerFrame = 4.0): self
     {
         $axis = Axis::of($rig);
         $reading = Reading::of($rig);
@@ -64,7 +64,7 @@ final readonly class Advice
         $dark = $reading->cornerBrightness !== null && $reading->cornerBrightness < Limits::CLEAR_CORNER;
 
         return new self(
-            best: $depth === null || $depth <= 0.0 ? null : BestAperture::of($rig, $depth, $sharpest, $railPitchMm, $secondsPerFrame),
+            best: $depth === null || $depth <= 0.0 ? null : BestAperture::of($rig, $depth, $railPitchMm, $secondsPerFrame),
             depthMm: $depth,
             exposureFactor: $effective === null || $reading->markedAperture === null ? null : Light::exposureFactor($effective, $reading->markedAperture),
             exposureS: $shutter->exposureS,

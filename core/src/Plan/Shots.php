@@ -90,8 +90,7 @@ final readonly class Shots
             flash: $flash,
             depthMm: $depth,
             best: $best,
-            blurMm: $best->singleBlurMm ?? ($depth === null || $reading->magnification === null || $reading->magnification <= 0.0 || $reading->effectiveAperture === null ? null
-                : BestAperture::edgeBlurMm($depth, $reading->magnification, $reading->effectiveAperture, $rig->conditions->wavelengthNm * 1e-6, $rig->frame->pitchMm())),
+            blurMm: $best->singleBlurMm ?? ($depth === null ? null : BestAperture::edgeBlurOf($rig, $reading, $depth)),
             stacked: $stacked,
             sliceMm: $slice,
             overlap: $overlap,

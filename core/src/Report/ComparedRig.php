@@ -81,8 +81,7 @@ final readonly class ComparedRig
             resolvedDetailMm: $picture?->resolvedDetailMm(),
             cropToMm: $crop,
             pixelsLeft: $columns <= 0 ? null : ($crop === null ? $columns : Detail::columnsLeft($columns, $crop, $field)),
-            blurAtEdgeMm: $depth === null || $reading->magnification === null || $reading->magnification <= 0.0 || $reading->effectiveAperture === null ? null
-                : BestAperture::edgeBlurMm($depth, $reading->magnification, $reading->effectiveAperture, $set->conditions->wavelengthNm * 1e-6, $set->frame->pitchMm()),
+            blurAtEdgeMm: $depth === null ? null : BestAperture::edgeBlurOf($set, $reading, $depth),
             depthMm: $depth,
             picture: $picture,
             byHand: $byHand,

@@ -7,6 +7,7 @@ namespace ZincThimble\Core\Report;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Picture\RigPicture;
 use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\TravelKind;
 
 /**
  * What the picture of a target looks like at every place of a sweep. Scale and disc at the target's near and far end tell every layer
@@ -40,8 +41,11 @@ final readonly class PictureColumns
         $medium = Axis::of($rig)->medium;
         $columns = $sweep->columns;
         $told = ['nearScale' => [], 'nearDiscMm' => [], 'farScale' => [], 'farDiscMm' => [], 'gaussianMm' => [], 'resolvedDetailMm' => []];
-        foreach (array_keys($sweep->positions) as $row) {
-            $picture = RigPicture::told($rig, $medium, $columns->magnification[$row], $columns->effectiveAperture[$row], $columns->entrancePupilMm[$row], $columns->depthOfFieldMm[$row]);
+        $at = $rig->workingLens();
+        $marked = $at === null ? null : $rig->markedAperture($at);
+        foreach ($sweep->positions as $row => $position) {
+            $here = $sweep->travel->kind === TravelKind::Aperture && $sweep->travel->part === $at ? $position : $marked;
+            $picture = RigPicture::told($rig, $medium, $columns->magnification[$row], $columns->effectiveAperture[$row], $columns->entrancePupilMm[$row], $columns->depthOfFieldMm[$row], $here);
             $near = $picture?->at(-$depthMm / 2.0);
             $far = $picture?->at($depthMm / 2.0);
             $values = [

@@ -13,6 +13,7 @@ use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Optics\Axis;
 use ZincThimble\Core\Optics\RayMatrix;
 use ZincThimble\Core\Rig\Conditions;
+use ZincThimble\Core\Rig\LensSharpness;
 use ZincThimble\Core\Rig\MarkedStops;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Setting;
@@ -35,8 +36,14 @@ final class FrontOptics
     /** @var list<?float> marked stops of the working lens, the widest first; null alone = not known */
     public readonly array $stops;
 
-    /** @var list<?float> the stop that is usually taken, then the wider ones, for where diffraction spoils it */
-    public readonly array $usualStops;
+    /** @var list<?float> two stops from wide open, then the wider ones */
+    private readonly array $usualStops;
+
+    /** Its lens, where that is all of it and has been tried. */
+    private readonly ?Lens $tried;
+
+    /** @var array<array-key, list<?float>> stops to be tried by the sharpest */
+    private array $bySharpest = [];
 
     /** How many of its lenses have figures that can't all be right. */
     public readonly int $disagree;
@@ -76,8 +83,8 @@ final class FrontOptics
         $this->frontOuter = Outline::frontMm($front->parts[count($front->parts) - 1]);
         $control = $lens === null || ! $front->parts[0] instanceof Lens ? null : $front->parts[0]->aperture->control;
         $this->stops = $this->widest === null || $control === null ? [null] : MarkedStops::between($this->widest, $this->smallest ?? $this->widest, $control);
-        $usual = $this->usualStop();
-        $this->usualStops = [$usual, ...array_reverse(array_values(array_filter($this->stops, static fn (?float $stop): bool => $stop !== null && $usual !== null && $stop < $usual)))];
+        $this->usualStops = $this->upTo(2.0 * (float) $this->widest);
+        $this->tried = count($front->parts) === 1 && $front->parts[0] instanceof Lens && $front->parts[0]->trials !== [] ? $front->parts[0] : null;
         $disagree = 0;
         foreach ($this->rig->lenses as $each) {
             $disagree += $each->disagrees ? 1 : 0;
@@ -93,17 +100,31 @@ final class FrontOptics
         $this->lays = $lays;
     }
 
-    /** The stop that is taken unless a wish asks for another: two from wide open, where many lenses are sharpest. */
-    private function usualStop(): ?float
+    /**
+     * Marked stops to be tried at a magnification unless a wish asks for another: the sharpest by a trial of the lens, else two from wide open,
+     * where many lenses are sharpest; then the wider ones, for where diffraction spoils it.
+     *
+     * @param  ?float  $magnification  null = a trial of the lens alone tells nothing here
+     * @return list<?float>
+     */
+    public function usualStops(?float $magnification): array
+    {
+        $sharpest = $this->tried === null ? null : LensSharpness::ofLens($this->tried, $magnification, $this->zoomMm[0] ?? null)?->sharpest();
+
+        return $sharpest === null ? $this->usualStops : $this->bySharpest[(string) $sharpest] ??= $this->upTo($sharpest);
+    }
+
+    /** @return list<?float> the narrowest marked stop up to a number, then the wider ones */
+    private function upTo(float $number): array
     {
         $usual = $this->stops[0] ?? null;
         foreach ($this->stops as $stop) {
-            if ($stop <= 2.0 * (float) $this->widest * (1.0 + 1e-9)) {
+            if ($stop <= $number * (1.0 + 1e-9)) {
                 $usual = $stop;
             }
         }
 
-        return $usual;
+        return [$usual, ...array_reverse(array_values(array_filter($this->stops, static fn (?float $stop): bool => $stop !== null && $usual !== null && $stop < $usual)))];
     }
 
     /** Whether the lens in front has a ring that does something. */

@@ -80,7 +80,7 @@ final readonly class LimitCheck
         $depth = null;
         $detail = null;
         $short = 0.0;
-        foreach ($this->stopsToTry($optics) as $try) {
+        foreach ($this->stopsToTry($optics, $m) as $try) {
             $number = $try === null || $optics->widest === null ? $open : $open * $try / $optics->widest;
             $effective = max($fixed, $number) * $this->factor;
             $stop = $try;
@@ -109,9 +109,9 @@ final readonly class LimitCheck
     }
 
     /** @return list<?float> marked stops, the first that will do is taken */
-    private function stopsToTry(FrontOptics $optics): array
+    private function stopsToTry(FrontOptics $optics, float $m): array
     {
-        return $this->wanted->depthMm === null ? $optics->usualStops : $optics->stops;
+        return $this->wanted->depthMm === null ? $optics->usualStops($this->base->converter === null ? $m : null) : $optics->stops;
     }
 
     /** By how much room, length, light and detail miss their limits, as a sum of shares. */

@@ -118,6 +118,14 @@ final class PublishedBoundsTest extends TestCase
         yield 'lens shots/workingDistanceMm' => ['lens', 'shots/workingDistanceMm', 0.0, 3_000.0];
         yield 'lens shots/workingDistanceMmHalfWidth' => ['lens', 'shots/workingDistanceMmHalfWidth', 0.001, 3_000.0];
         yield 'lens shots/subjectDistanceMm' => ['lens', 'shots/subjectDistanceMm', 0.001, 1_000_000.0];
+        yield 'lens trials/magnification' => ['lens', 'trials/magnification', 0.001, 100.0];
+        yield 'lens trials/pitchMm' => ['lens', 'trials/pitchMm', 0.0001, 1.0];
+        yield 'lens trials/stops/aperture' => ['lens', 'trials/stops/aperture', 0.5, 256.0];
+        yield 'lens trials/stops/effectiveAperture' => ['lens', 'trials/stops/effectiveAperture', 0.1, 100_000.0];
+        yield 'lens trials/stops/mtf50' => ['lens', 'trials/stops/mtf50', 0.0001, 1.0];
+        yield 'lens trials/stops/halfWidth' => ['lens', 'trials/stops/halfWidth', 0.0, 1.0];
+        yield 'lens trials/zoomMm' => ['lens', 'trials/zoomMm', 1.0, 2_000.0];
+        yield 'lens trials/wavelengthNm' => ['lens', 'trials/wavelengthNm', 100.0, 20_000.0];
         yield 'lens shots/subjectDistanceMmHalfWidth' => ['lens', 'shots/subjectDistanceMmHalfWidth', 0.001, 3_000.0];
         yield 'lens maxMagnification' => ['lens', 'maxMagnification', 0.0, 100.0];
         yield 'lens principalGapMm' => ['lens', 'principalGapMm', -2_000.0, 2_000.0];
@@ -375,20 +383,25 @@ final class PublishedBoundsTest extends TestCase
         $path = explode('/', $field);
         $last = (string) array_pop($path);
         $object = $path[0] ?? null;
-        $list = in_array($object, ['modes', 'marks', 'shots'], true);
+        $list = in_array($object, ['modes', 'marks', 'shots', 'trials'], true);
+        $stop = ['aperture' => 4, 'effectiveAperture' => 8, 'mtf50' => 0.2];
         if ($object === null) {
             $fields[$last] = $value;
+        } elseif (isset($path[1])) {
+            // A list within a list.
+            $fields[$object] = [['magnification' => 1, 'pitchMm' => 0.004, $path[1] => [[$last => $value] + $stop]]];
         } elseif ($list) {
             $fields[$object] = [[$last => $value] + match ($object) {
                 'modes' => ['name' => 'video'] + self::SENSOR,
                 'shots' => ['cameraRegisterMm' => 44.5, 'spacersMm' => 20],
+                'trials' => ['magnification' => 1, 'pitchMm' => 0.004, 'stops' => [$stop]],
                 default => ['focus' => 0.5, 'magnification' => 0.1],
             }];
         } else {
             $fields[$object] = [$last => $value] + ($fields[$object] ?? []);
         }
         $faults = self::faults($kind, $fields);
-        $pointer = ($kind === 'camera' ? '/cameras/0' : '/parts/0').'/'.($object === null ? '' : $object.'/').($list ? '0/' : '').$last;
+        $pointer = ($kind === 'camera' ? '/cameras/0' : '/parts/0').'/'.($object === null ? '' : $object.'/').($list ? '0/' : '').(isset($path[1]) ? $path[1].'/0/' : '').$last;
 
         return self::at($faults, $pointer);
     }

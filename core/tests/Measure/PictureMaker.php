@@ -98,6 +98,46 @@ final class PictureMaker
         return $this->spoilt($width, $height, $values, $of['noise'] ?? 0.0, 0);
     }
 
+    /**
+     * A rule that leans through the plane of focus, its lines upright: each as blurred as its distance from the plane makes it.
+     *
+     * @param  array{period: float, focus: float, discPerLine: float, sigma?: float, noise?: float, growth?: float, duty?: float}  $of  focus: lines from the middle of the picture to the plane; disc in pixels
+     */
+    public function slantedRule(int $width, int $height, array $of): GreyPlane
+    {
+        ['period' => $period, 'focus' => $focus, 'discPerLine' => $grows] = $of;
+        $sigma = hypot($of['sigma'] ?? 0.5, 0.29);
+        $half = ($of['duty'] ?? 0.25) * $period / 2.0;
+        $row = array_fill(0, $width, 0.0);
+        for ($k = -400; $k <= 400; $k++) {
+            $x = ($width - 1) / 2.0 + $period * $k + ($of['growth'] ?? 0.0) / 2.0 * $k * $k;
+            $disc = $grows * abs($k - $focus);
+            if (abs($k) > 1.5 * $width / $period) {
+                continue;
+            }
+            $reach = $half + $disc / 2.0 + 5.0 * $sigma;
+            for ($px = (int) max(0, floor($x - $reach)), $end = (int) min($width - 1, ceil($x + $reach)); $px <= $end; $px++) {
+                $sum = $weights = 0.0;
+                // The light of a disc, seen from the side, is a half circle.
+                for ($n = 0; $n < 24; $n++) {
+                    $angle = M_PI * (($n + 0.5) / 24.0 - 0.5);
+                    $u = $px - $x - $disc / 2.0 * sin($angle);
+                    $sum += cos($angle) ** 2 * (self::erf(($u + $half) / (M_SQRT2 * $sigma)) - self::erf(($u - $half) / (M_SQRT2 * $sigma))) / 2.0;
+                    $weights += cos($angle) ** 2;
+                }
+                $row[$px] += $sum / $weights;
+            }
+        }
+        $values = [];
+        for ($y = 0; $y < $height; $y++) {
+            foreach ($row as $dark) {
+                $values[] = 0.75 - 0.6 * min(1.0, $dark);
+            }
+        }
+
+        return $this->spoilt($width, $height, $values, $of['noise'] ?? 0.0, 0);
+    }
+
     /** @param  list<float>  $values */
     private function spoilt(int $width, int $height, array $values, float $noise, int $dust): GreyPlane
     {

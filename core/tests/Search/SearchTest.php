@@ -183,6 +183,25 @@ final class SearchTest extends TestCase
         }
     }
 
+    public function test_the_usual_stop_is_the_sharpest_by_a_trial_where_one_holds(): void
+    {
+        $at = static function (array $trials, float $magnification, array $more = []): array {
+            $search = Search::of(self::kit(
+                [['name' => 'Body', 'joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]]],
+                [
+                    ['kind' => 'bellows', 'name' => 'Bellows', 'rear' => 'larch', 'front' => 'larch', 'minMm' => 30, 'maxMm' => 200],
+                    ['focusing' => 'fixed', 'trials' => $trials, 'aperture' => ['widest' => 2, 'smallest' => 16, 'control' => 'ring']] + self::lens('Lens', 50.0), ...$more,
+                ],
+            ), self::conditions());
+
+            return array_map(static fn (Candidate $row): array => [count($row->rig->chain), $row->rig->markedAperture((int) $row->rig->workingLens())], $search->ask(new SearchCriteria(magnification: $magnification), self::ALL)->rows);
+        };
+        $trial = ['magnification' => 1.0, 'pitchMm' => 0.004, 'stops' => [['aperture' => 2.8, 'effectiveAperture' => 5.6, 'mtf50' => 0.3], ['aperture' => 4.0, 'effectiveAperture' => 8.0, 'mtf50' => 0.2]]];
+        self::assertSame([[[2, 4.0]], [[2, 2.8]], [[2, 2.8]], [[2, 4.0]]], [$at([], 1.2), $at([$trial], 1.2), $at([$trial], 1.49), $at([$trial], 1.51)]);
+        $converter = ['kind' => 'teleconverter', 'name' => 'Converter', 'rear' => 'larch', 'front' => 'larch', 'factor' => 1.4, 'lengthMm' => 20];
+        self::assertEqualsCanonicalizing([[2, 2.8], [3, 4.0]], $at([$trial], 1.2, [$converter]), 'with a converter it is another picture');
+    }
+
     public function test_a_converter_is_paid_for_carried_and_joined_like_any_part(): void
     {
         $search = Search::of(self::kit(
