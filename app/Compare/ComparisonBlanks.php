@@ -35,7 +35,7 @@ final class ComparisonBlanks
             'to' => ['nullable', 'string', Rule::in([...$targets, self::CLOSEST])],
             'value' => ['nullable', Rule::requiredIf(in_array($to, $targets, true)), 'numeric', 'min:0.001', 'max:100000'],
             'sharpest' => ['nullable', 'boolean'], 'effective' => ['nullable', 'numeric', 'min:0.5', 'max:1024'],
-            'depthMm' => ['nullable', 'numeric', 'min:0', 'max:100000'], 'target' => ['bail', 'nullable', 'string', Rule::enum(TargetKind::class)],
+            'depthMm' => ['nullable', 'numeric', 'min:0', 'max:100000'], 'target' => ['bail', 'nullable', 'string', Rule::enum(TargetKind::class)->except(array_values(array_filter(TargetKind::cases(), static fn (TargetKind $kind): bool => $kind->isMeasured())))],
             'set' => ['nullable', 'string', 'max:4000', 'regex:/^'.self::ONE_BY_HAND.'(?:,'.self::ONE_BY_HAND.'){0,63}$/D'],
         ];
     }

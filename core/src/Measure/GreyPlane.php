@@ -54,6 +54,21 @@ final readonly class GreyPlane
         return $value <= 0.04045 ? $value / 12.92 : (($value + 0.055) / 1.055) ** 2.4;
     }
 
+    /** A piece of it; what lies outside it isn't there. */
+    public function piece(int $x, int $y, int $width, int $height): self
+    {
+        $x = max(0, min($this->width - 1, $x));
+        $y = max(0, min($this->height - 1, $y));
+        $width = max(1, min($width, $this->width - $x));
+        $height = max(1, min($height, $this->height - $y));
+        $values = [];
+        for ($row = $y; $row < $y + $height; $row++) {
+            array_push($values, ...array_slice($this->values, $row * $this->width + $x, $width));
+        }
+
+        return new self($width, $height, $values);
+    }
+
     /** Rows for columns. */
     public function turned(): self
     {

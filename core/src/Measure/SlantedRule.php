@@ -11,6 +11,9 @@ namespace ZincThimble\Core\Measure;
  */
 final readonly class SlantedRule
 {
+    /** Shares of the box that are looked at by themselves where all of it can't be told. */
+    private const NARROWER = [0.7, 0.5, 0.35, 0.2];
+
     /** Lines that are too few for a parabola. */
     private const LEAST_LINES = 7;
 
@@ -41,7 +44,7 @@ final readonly class SlantedRule
         /** Its middle, mm of depth from the middle of the box, above 0 towards the end of the rule that is further right, or lower. */
         public float $middleMm,
         public float $middleHalfWidthMm,
-        /** The first and the last line within it, counted from the line nearest to the middle of the box; null = none is. */
+        /** The first and the last line within it, counted from the line nearest to the middle of what was measured; null = none is. */
         public ?int $firstLine,
         public ?int $lastLine,
         public Ruler $ruler,
@@ -56,6 +59,66 @@ final readonly class SlantedRule
      * @throws CantMeasure with the reason and what to do about it
      */
     public static function in(GreyPlane $plane, float $divisionMm, float $leanDeg, float $blurPx): self
+    {
+        [$piece, $shift] = self::sharpPiece($plane);
+        try {
+            return self::measured($piece, $divisionMm, $leanDeg, $blurPx, $shift);
+        } catch (CantMeasure $refused) {
+            // Far from the plane of focus lines run into each other: nothing is even there. Nearer it they may be told.
+            foreach (self::NARROWER as $share) {
+                [$piece, $shift] = self::sharpPiece($plane, $share);
+                try {
+                    return self::measured($piece, $divisionMm, $leanDeg, $blurPx, $shift);
+                } catch (CantMeasure) {
+                    continue;
+                }
+            }
+            throw $refused;
+        }
+    }
+
+    /**
+     * The part of a plane about where it changes most, across the lines.
+     *
+     * @return array{GreyPlane, float} and how far its middle is from the middle of the plane, pixels across the lines
+     */
+    private static function sharpPiece(GreyPlane $plane, float $share = 1.0): array
+    {
+        if ($share >= 1.0) {
+            return [$plane, 0.0];
+        }
+        [$angle] = $plane->direction();
+        $isAcross = abs(cos($angle)) >= abs(sin($angle));
+        $along = $isAcross ? $plane->width : $plane->height;
+        $changes = array_fill(0, $along, 0.0);
+        for ($y = 1; $y < $plane->height - 1; $y += 2) {
+            for ($x = 1; $x < $plane->width - 1; $x++) {
+                $at = $y * $plane->width + $x;
+                $changes[$isAcross ? $x : $y] += $isAcross ? ($plane->values[$at + 1] - $plane->values[$at - 1]) ** 2 : ($plane->values[$at + $plane->width] - $plane->values[$at - $plane->width]) ** 2;
+            }
+        }
+        $whole = array_sum($changes);
+        $sum = 0.0;
+        $middle = intdiv($along, 2);
+        foreach ($changes as $at => $change) {
+            $sum += $change;
+            if ($sum >= $whole / 2.0) {
+                $middle = $at;
+                break;
+            }
+        }
+        $half = (int) ($share * $along / 2.0);
+        $from = max(0, $middle - $half);
+        $to = min($along, $middle + $half);
+
+        return [
+            $isAcross ? $plane->piece($from, 0, $to - $from, $plane->height) : $plane->piece(0, $from, $plane->width, $to - $from),
+            (($from + $to) / 2.0 - $along / 2.0) * ($isAcross ? cos($angle) : abs(sin($angle))),
+        ];
+    }
+
+    /** @throws CantMeasure with the reason and what to do about it */
+    private static function measured(GreyPlane $plane, float $divisionMm, float $leanDeg, float $blurPx, float $shiftPx): self
     {
         $ruler = Ruler::in($plane);
         $profile = Profile::across($plane, deg2rad($ruler->angleDeg), 0.5);
@@ -100,7 +163,7 @@ final readonly class SlantedRule
 
         return new self(
             sliceMm: 2.0 * $half * $depth, sliceHalfWidthMm: 2.0 * $half * $depth * $share,
-            middleMm: ($middle + $ruler->centres[self::nearest($ruler)] / $ruler->pixelsPerDivision) * $depth, middleHalfWidthMm: self::NINE_IN_TEN * $error / (2.0 * $fit[2] * max(1.0, $span)) / sqrt(count($rows) / 12.0) * $depth,
+            middleMm: ($middle + ($ruler->centres[self::nearest($ruler)] + $shiftPx) / $ruler->pixelsPerDivision) * $depth, middleHalfWidthMm: self::NINE_IN_TEN * $error / (2.0 * $fit[2] * max(1.0, $span)) / sqrt(count($rows) / 12.0) * $depth,
             firstLine: $sharp[0] ?? null, lastLine: $sharp === [] ? null : $sharp[count($sharp) - 1], ruler: $ruler,
         );
     }

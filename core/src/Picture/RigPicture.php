@@ -74,6 +74,15 @@ final readonly class RigPicture
         );
     }
 
+    /** The same with another blur of the lens's own, mm at the sensor: what it truly is, not what a trial says. */
+    public function withLensBlur(float $mm): self
+    {
+        return new self(
+            magnification: $this->magnification, effectiveAperture: $this->effectiveAperture, pupilMm: $this->pupilMm, medium: $this->medium, lambdaMm: $this->lambdaMm, pitchMm: $this->pitchMm,
+            sliceMm: $this->sliceMm, gaussianMm: sqrt(max(0.0, $this->gaussianMm ** 2 - $this->lensMm ** 2) + $mm ** 2), lensMm: $mm,
+        );
+    }
+
     /** Things that far beyond the plane of focus, mm; below 0 = nearer than it. */
     public function at(float $mm): Layer
     {

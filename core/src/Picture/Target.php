@@ -17,6 +17,22 @@ final readonly class Target
     /** And every subject that high, as a share of its width. */
     private const HIGH = 0.75;
 
+    /** What is measured reaches beyond the field, as a share of it. */
+    private const BEYOND = 1.3;
+
+    /** Lines across the field, at least; of a leaning rule at most. Pixels from line to line, at least. */
+    private const LINES = 40.0;
+
+    private const MOST_LINES = 200.0;
+
+    private const LEAST_PX = 14.0;
+
+    /** Lines of it within a slice, if there is room. */
+    private const IN_THE_SLICE = 5.0;
+
+    /** How far a rule leans out of the plane of focus. */
+    public const LEAN_DEG = 45.0;
+
     /** Shape, width, height and depth, mm. */
     private const OWN = [
         'seed' => [Shape::Dome, 3.2, 2.3, 1.2],
@@ -35,6 +51,8 @@ final readonly class Target
         public float $heightMm,
         /** 0 = flat. */
         public float $depthMm,
+        /** Of a ruler and of a leaning rule, along it, mm; 0 = it has none. */
+        public float $divisionMm = 0.0,
     ) {
     }
 
@@ -43,14 +61,14 @@ final readonly class Target
      *
      * @param  ?float  $depthMm  0 or more; null = its own
      *
-     * @throws InvalidFigure for the subject, which is not ours, and a depth below 0
+     * @throws InvalidFigure for the subject and for what is measured, which are as large as the field, and a depth below 0
      */
     public static function own(TargetKind $kind, ?float $depthMm = null): self
     {
-        if ($kind === TargetKind::Subject || ($depthMm !== null && $depthMm < 0.0)) {
+        if ($kind === TargetKind::Subject || $kind->isMeasured() || ($depthMm !== null && $depthMm < 0.0)) {
             throw InvalidFigure::because('depthMm', 'should be 0 or more, of a target of ours');
         }
-        [$shape, $width, $height, $depth] = self::OWN[$kind->value];
+        [$shape, $width, $height, $depth] = self::OWN[$kind->value] ?? throw new \LogicException($kind->value.' has no size of its own');
 
         return new self($kind, $shape, $width, $height, $depthMm ?? $depth);
     }
@@ -67,6 +85,42 @@ final readonly class Target
         $depth = $depthMm ?? $subject?->depthOver($width) ?? 0.0;
 
         return new self(TargetKind::Subject, $subject?->flat === true || $depth <= 0.0 ? Shape::Sheet : Shape::Dome, $width, self::HIGH * $width, $depth);
+    }
+
+    /**
+     * One that is there to be measured: as large as the field asks for, its divisions as many as there is room for.
+     *
+     * @param  float  $fieldMm  width that is covered, above 0
+     * @param  ?float  $sliceMm  of a leaning rule: the depth that is sharp; null = not known
+     * @param  ?float  $pixelMm  in the subject; null = not known
+     */
+    public static function measured(TargetKind $kind, float $fieldMm, ?float $sliceMm = null, ?float $pixelMm = null): self
+    {
+        $width = self::BEYOND * $fieldMm;
+
+        return match ($kind) {
+            TargetKind::Ruler => new self($kind, Shape::Sheet, $width, 0.4 * $fieldMm, 0.0, self::division($fieldMm / self::LINES)),
+            // Some lines within the slice tell it well; lines closer than the pixels tell apart tell nothing.
+            TargetKind::Rule => new self($kind, Shape::Sheet, $width, 0.3 * $fieldMm, $width * tan(deg2rad(self::LEAN_DEG)), self::division(max(
+                $fieldMm / self::MOST_LINES, self::LEAST_PX * ($pixelMm ?? 0.0), min($fieldMm / self::LINES, ($sliceMm ?? INF) / self::IN_THE_SLICE),
+            ) / cos(deg2rad(self::LEAN_DEG)), true)),
+            default => new self($kind, Shape::Sheet, $width, $width, 0.0),
+        };
+    }
+
+    /** A round division, 1, 2 or 5 times a power of ten: the largest that isn't larger, or the nearest. */
+    private static function division(float $mm, bool $nearest = false): float
+    {
+        $power = 10.0 ** floor(log10($mm) + 1e-9);
+        $found = $power;
+        foreach ([2.0, 5.0, 10.0] as $times) {
+            $next = $times * $power;
+            if ($next <= $mm * (1.0 + 1e-9) || ($nearest && $next / $mm < $mm / $found)) {
+                $found = $next;
+            }
+        }
+
+        return $found;
     }
 
     /** As a rig has it before it. */

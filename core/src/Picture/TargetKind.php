@@ -15,4 +15,13 @@ enum TargetKind: string
     case Grid = 'grid';
     case Print = 'print';
     case Label = 'label';
+    case Ruler = 'ruler';
+    case Edge = 'edge';
+    case Rule = 'rule';
+
+    /** Whether it is there to be measured: as large as the field asks for. */
+    public function isMeasured(): bool
+    {
+        return $this === self::Ruler || $this === self::Edge || $this === self::Rule;
+    }
 }
