@@ -131,6 +131,8 @@ use_instance() {
     has_env DB_PASSWORD || set_env DB_PASSWORD "$(secret | tr -dc 'a-zA-Z0-9')"
     has_env WEB_PORT || set_env WEB_PORT "$(free_port "$web_from")"
     has_env FPM_PORT || set_env FPM_PORT "$(free_port 9600)"
+    has_env RAIL_PORT || set_env RAIL_PORT "$(free_port 9700)"
+    has_env CAMERA_PORT || set_env CAMERA_PORT "$(free_port $((RAIL_PORT + 1)))"
     has_env INSTANCE_ID || set_env INSTANCE_ID "$(secret | tr -dc 'a-zA-Z0-9')"
     has_env CACHE_STORE || set_env CACHE_STORE file
     has_env SESSION_DRIVER || set_env SESSION_DRIVER database
@@ -151,7 +153,7 @@ use_instance() {
     fi
     own_address
     mkdir -p "$run"/storage/{app,framework/{cache/data,sessions,views},logs} "$run"/{cache,letters,logs,nginx}
-    touch "$run/logs/"{fpm,nginx,queue,schedule,start}.log
+    touch "$run/logs/"{fpm,nginx,queue,schedule,devices,stacks,start}.log
     chmod 700 "$run/letters"
     # Whatever the workers and the commands beside them write has to be theirs.
     [ "$(id -u)" -ne 0 ] || chown -R "$(user_for www-data)" "$run/storage" "$run/cache" "$run/nginx" "$run/letters" "$run/logs"
@@ -252,13 +254,14 @@ web_is_up() { curl -fsS --max-time 3 "http://127.0.0.1:$WEB_PORT/up" -H "Host: $
 own_host() { sed -E 's#^[a-z]+://([^/]+).*#\1#' <<< "$APP_URL"; }
 
 # The masters of the web server and its workers, and the loops beside them.
-workers_are_up() { local each; for each in nginx fpm queue schedule; do is_ours "$(cat "$run/$each.pid" 2>/dev/null || true)" "$each" || return 1; done; }
+workers_are_up() { local each; for each in nginx fpm $loops; do is_ours "$(cat "$run/$each.pid" 2>/dev/null || true)" "$each" || return 1; done; }
 
 # With --keep the database is left as it is: somebody else has brought it up to this version.
 web_up() {
     local user try port; user=$(user_for www-data)
     for try in $(seq 12); do
         own_address
+        own_device_ports
         # What was cached under an older version, another port or another folder is worth nothing.
         rm -f "$run"/cache/*.php
         artisan ground:ready -q ${1:-}
@@ -284,14 +287,29 @@ web_up() {
     [ -n "${port:-}" ] || { tail -n 10 "$run/logs/start.log" >&2; fail "The web server doesn't start; what it said is above"; }
     keep_running queue "$user" queue:work --sleep=1 --tries=5 --backoff=10 --max-time=900 --max-jobs=500 --memory=160 --quiet
     keep_running schedule "$user" schedule:work --quiet
+    # A stack takes as long as its frames take: its worker has nothing else to do, and letters don't wait for it.
+    keep_running stacks "$user" queue:work stacks --sleep=0.3 --tries=1 --max-time=900 --memory=256 --quiet
+    keep_running devices "$user" devices:drive
     for try in $(seq 100); do web_is_up && return; sleep 0.1; done
     tail -n 20 "$run/logs/fpm.log" "$run/logs/nginx.log" >&2
     fail "The application does not answer at $APP_URL"
 }
 
+# What is kept running beside the web server.
+loops="queue schedule stacks devices"
+
+# Ports of the made-up devices that somebody else has taken meanwhile are given up for others.
+own_device_ports() {
+    is_ours "$(cat "$run/devices.pid" 2>/dev/null || true)" keep-devices && return
+    port_is_free "$RAIL_PORT" || set_env RAIL_PORT "$(free_port $((RAIL_PORT + 2)))"
+    port_is_free "$CAMERA_PORT" && [ "$CAMERA_PORT" != "$RAIL_PORT" ] || set_env CAMERA_PORT "$(free_port $((RAIL_PORT + 1)))"
+}
+
 # A process that is begun again whenever it ends, until web_down ends the loop.
 keep_running() {
-    local name=$1 user=$2; shift 2
+    local name=$1 user=$2 options=(); shift 2
+    # The made-up camera draws its frames pixel by pixel.
+    [ "$name" != devices ] || options=(-d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d memory_limit=512M)
     ZINC_RUN=$run setsid bash -c '
         name=$1 user=$2 log=$3; shift 3
         trap "trap '' TERM; kill 0; exit 0" TERM
@@ -299,7 +317,7 @@ keep_running() {
             if [ "$(id -un)" = "$user" ]; then "$@" >> "$log" 2>&1 & else runuser -u "$user" -- "$@" >> "$log" 2>&1 & fi
             wait $! || true
             sleep 1
-        done' "keep-$name" "$name" "$user" "$run/logs/$name.log" php "$root/artisan" "$@" < /dev/null > /dev/null 2>&1 9>&- &
+        done' "keep-$name" "$name" "$user" "$run/logs/$name.log" php "${options[@]}" "$root/artisan" "$@" < /dev/null > /dev/null 2>&1 9>&- &
     echo $! > "$run/$name.pid"
 }
 
@@ -335,7 +353,7 @@ php_admin_value[opcache.memory_consumption] = 128
 php_admin_value[opcache.max_accelerated_files] = 20000
 $(sed -E "s/^([A-Z_]+)='(.*)'\$/env[\1] = \"\2\"/" "$run/env")
 env[APP_URL] = "$APP_URL"
-$(for each in ZINC_GUESTS_PER_MINUTE ZINC_GUESTS_PER_ADDRESS ZINC_PATIENCE TRUSTED_PROXIES; do has_env "$each" || [ -z "${!each:-}" ] || printf 'env[%s] = "%s"\n' "$each" "${!each}"; done)
+$(for each in ZINC_GUESTS_PER_MINUTE ZINC_GUESTS_PER_ADDRESS ZINC_PATIENCE ZINC_DEVICE_PACE TRUSTED_PROXIES; do has_env "$each" || [ -z "${!each:-}" ] || printf 'env[%s] = "%s"\n' "$each" "${!each}"; done)
 FPM
     done
 }
@@ -364,6 +382,7 @@ http {
         default 127.0.0.1:$FPM_PORT;
         "~^/api/kits/[0-9]+/(find|overview|map|import|cards|file)" 127.0.0.1:$((FPM_PORT + 1));
         "~^/api/outings/([0-9]+/(plan|sheets|file)|import)" 127.0.0.1:$((FPM_PORT + 1));
+        "~^/api/rigs/[0-9]+/look/frames" 127.0.0.1:$((FPM_PORT + 1));
         "~^/api/me/archive" 127.0.0.1:$((FPM_PORT + 1));
     }
     # Whoever asks for another name asks for somebody else: links in letters name this one alone.
@@ -417,14 +436,14 @@ NGINX
 
 web_down() {
     local pid file what
-    for file in queue schedule; do
+    for file in $loops; do
         pid=$(cat "$run/$file.pid" 2>/dev/null || true)
         # The loop and what it keeps are one group of processes.
         if is_ours "$pid" "keep-$file"; then
             kill -TERM -- "-$pid" 2>/dev/null || true
         elif [ -n "$pid" ]; then
             # A loop that was killed leaves what it kept, still in its group.
-            for pid in $(pgrep -g "$pid" -f "/artisan $file:work" || true); do kill -TERM "$pid" 2>/dev/null || true; done
+            for pid in $(pgrep -g "$pid" -f "/artisan " || true); do kill -TERM "$pid" 2>/dev/null || true; done
         fi
         rm -f "$run/$file.pid"
     done

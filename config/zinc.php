@@ -25,6 +25,18 @@ return [
     // And how many at all, those included that comparisons keep.
     'most_kept_loose_rigs' => 1024,
     'loose_days' => 30,
+    // The made-up rail and camera, and what runs a stack with them. They are reached over loopback alone.
+    'devices' => [
+        'host' => '127.0.0.1',
+        'rail_port' => (int) env('RAIL_PORT', 9700),
+        'camera_port' => (int) env('CAMERA_PORT', 9701),
+        'folder' => env('DEVICES_PATH', storage_path('app/devices')),
+        // Of real time: moves, settling and exposures take so much of what they would. 1 = all of it.
+        'pace' => (float) env('ZINC_DEVICE_PACE', 1),
+    ],
+    // Frames that one person may keep, and frames of one stack.
+    'most_frames' => (int) env('ZINC_MOST_FRAMES', 240),
+    'most_frames_of_stack' => 120,
     'most_bytes' => (int) env('ZINC_MOST_BYTES', 400 * 1024 * 1024),
 
     // How long the plan of an outing may take; beyond it the best so far is told.

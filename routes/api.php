@@ -13,6 +13,7 @@ use App\Http\Controllers\GuideController;
 use App\Http\Controllers\KeptComparisonController;
 use App\Http\Controllers\KitController;
 use App\Http\Controllers\LogController;
+use App\Http\Controllers\LookController;
 use App\Http\Controllers\OutingController;
 use App\Http\Controllers\OutingPlanController;
 use App\Http\Controllers\PartController;
@@ -28,7 +29,7 @@ use Illuminate\Support\Facades\Route;
 use ZincThimble\Core\Report\Derivation;
 
 // What no row can have as its number is the number of nothing: 18 digits fit the columns.
-Route::patterns(array_fill_keys(['kit', 'part', 'deleted', 'wish', 'rig', 'joint', 'comparison', 'outing'], '[0-9]{1,18}') + ['number' => '[0-9]{1,9}', 'token' => '[A-Za-z0-9]{1,64}']);
+Route::patterns(array_fill_keys(['kit', 'part', 'deleted', 'wish', 'rig', 'joint', 'comparison', 'outing', 'frame', 'run'], '[0-9]{1,18}') + ['number' => '[0-9]{1,9}', 'token' => '[A-Za-z0-9]{1,64}']);
 
 Route::post('guest', [GuestController::class, 'store'])->middleware([FromThePage::class, 'throttle:guests']);
 Route::get('first', [FirstVisitController::class, 'show'])->middleware('throttle:find');
@@ -176,6 +177,16 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         Route::get('shots', [PlanController::class, 'shots']);
         Route::get('rail-program', [PlanController::class, 'program']);
         Route::post('bracketing', [PlanController::class, 'measureBracketing']);
+        Route::prefix('look')->group(function (): void {
+            Route::get('/', [LookController::class, 'show']);
+            Route::put('/', [LookController::class, 'set']);
+            Route::post('live', [LookController::class, 'live']);
+            Route::get('frames/{frame}', [LookController::class, 'frame']);
+            Route::delete('frames/{frame}', [LookController::class, 'drop']);
+            Route::post('frames', [LookController::class, 'take'])->middleware('throttle:heavy');
+            Route::post('runs', [LookController::class, 'begin'])->middleware('throttle:heavy');
+            Route::put('runs/{run}', [LookController::class, 'move']);
+        });
         Route::delete('news', [RigController::class, 'newsSeen']);
         Route::post('share', [ShareController::class, 'store']);
         Route::delete('share', [ShareController::class, 'destroy']);

@@ -8,8 +8,8 @@ use OpenApi\Attributes as OA;
 use ZincThimble\Core\Picture\Shape;
 use ZincThimble\Core\Picture\TargetKind;
 
-/** What all rigs of a comparison photograph. */
-#[OA\Schema(required: ['kind', 'shape', 'widthMm', 'heightMm', 'depthMm'])]
+/** What rigs photograph. */
+#[OA\Schema(required: ['kind', 'shape', 'widthMm', 'heightMm', 'depthMm', 'divisionMm'])]
 final readonly class TargetView
 {
     public function __construct(
@@ -23,6 +23,8 @@ final readonly class TargetView
         public float $heightMm,
         #[OA\Property(description: '0 = flat')]
         public float $depthMm,
+        #[OA\Property(description: 'From line to line of a ruler or a leaning rule; 0 = it has none')]
+        public float $divisionMm = 0.0,
     ) {
     }
 }

@@ -108,6 +108,12 @@ final readonly class Target
         };
     }
 
+    /** One that was decided elsewhere, figure by figure, mm. */
+    public static function laid(TargetKind $kind, Shape $shape, float $widthMm, float $heightMm, float $depthMm, float $divisionMm): self
+    {
+        return new self($kind, $shape, max(1e-6, $widthMm), max(1e-6, $heightMm), max(0.0, $depthMm), max(0.0, $divisionMm));
+    }
+
     /** A round division, 1, 2 or 5 times a power of ten: the largest that isn't larger, or the nearest. */
     private static function division(float $mm, bool $nearest = false): float
     {

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Models\Rig;
+use Illuminate\Auth\Access\Response;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\Rule;
+use OpenApi\Attributes as OA;
+use ZincThimble\Core\Picture\TargetKind;
+
+/** What stands before the made-up camera, and how that is set: each may be left out. */
+#[OA\Schema(schema: 'SetLook', properties: [
+    new OA\Property(property: 'target', type: 'string', enum: ['subject', 'seed', 'capsule', 'tooth', 'ruler', 'edge', 'rule', 'dots']),
+    new OA\Property(property: 'hidden', type: 'boolean'), new OA\Property(property: 'closed', type: 'boolean'),
+    new OA\Property(property: 'lost', description: 'Switches the connection off', type: 'boolean'),
+    new OA\Property(property: 'exposureStops', type: 'number'),
+])]
+final class SetLook extends FormRequest
+{
+    /** What may stand there. */
+    public const TARGETS = [TargetKind::Subject, TargetKind::Seed, TargetKind::Capsule, TargetKind::Tooth, TargetKind::Ruler, TargetKind::Edge, TargetKind::Rule, TargetKind::Dots];
+
+    public function authorize(): Response
+    {
+        $rig = $this->route('rig');
+
+        return $rig instanceof Rig ? Gate::inspect('update', $rig) : Response::denyAsNotFound();
+    }
+
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            'target' => ['bail', 'string', Rule::in(array_map(static fn (TargetKind $kind): string => $kind->value, self::TARGETS))],
+            'hidden' => ['boolean:strict'], 'closed' => ['boolean:strict'], 'lost' => ['boolean:strict'],
+            'exposureStops' => ['numeric:strict', 'min:-5', 'max:5'],
+        ];
+    }
+
+    /** @return array<string, mixed> by column */
+    public function changed(): array
+    {
+        $changed = array_intersect_key($this->validated(), ['target' => 0, 'hidden' => 0, 'closed' => 0]);
+
+        return isset($this->validated()['exposureStops']) ? $changed + ['exposure_stops' => $this->float('exposureStops')] : $changed;
+    }
+
+    public function loses(): ?bool
+    {
+        return array_key_exists('lost', $this->validated()) ? $this->boolean('lost') : null;
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Models\Rig;
+use Illuminate\Auth\Access\Response;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
+
+/** One frame: which piece of it is kept. The same key sent twice is one frame. */
+#[OA\Schema(schema: 'TakeOneFrame', required: ['key'], properties: [
+    new OA\Property(property: 'key', type: 'string', format: 'uuid'),
+    new OA\Property(property: 'x', description: 'Its middle, as a share of the frame’s width; left out = the middle', type: 'number'),
+    new OA\Property(property: 'y', description: 'And of its height', type: 'number'),
+])]
+final class TakeOneFrame extends FormRequest
+{
+    public function authorize(): Response
+    {
+        $rig = $this->route('rig');
+
+        return $rig instanceof Rig ? Gate::inspect('update', $rig) : Response::denyAsNotFound();
+    }
+
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return ['key' => ['required', 'string', 'uuid'], 'x' => ['numeric:strict', 'min:0', 'max:1'], 'y' => ['numeric:strict', 'min:0', 'max:1']];
+    }
+
+    public function place(string $axis): float
+    {
+        return $this->float($axis, 0.5);
+    }
+}
