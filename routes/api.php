@@ -17,6 +17,7 @@ use App\Http\Controllers\LookController;
 use App\Http\Controllers\OutingController;
 use App\Http\Controllers\OutingPlanController;
 use App\Http\Controllers\PartController;
+use App\Http\Controllers\PictureController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\ReadyComparisonController;
 use App\Http\Controllers\RigController;
@@ -106,6 +107,7 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         Route::post('parts/{deleted}/back', [PartController::class, 'restore']);
         Route::post('lens', [PartController::class, 'lens']);
         Route::post('words', [PartController::class, 'words'])->middleware('throttle:heavy');
+        Route::post('pictures', [PictureController::class, 'measure'])->middleware('throttle:heavy');
         Route::post('parts/{part}/measure', [PartController::class, 'measure']);
     });
 
@@ -133,6 +135,7 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
             Route::get('sheet', [EntryController::class, 'sheet']);
             Route::post('rig', [EntryController::class, 'setUp']);
             Route::post('shot', [EntryController::class, 'shot']);
+            Route::post('trial', [EntryController::class, 'trial']);
             Route::get('pictures/{number}', [EntryController::class, 'picture']);
             Route::get('pictures/{number}/xmp', [EntryController::class, 'sidecar']);
         });
@@ -176,6 +179,7 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         Route::get('light/sweep', [PlanController::class, 'sweep']);
         Route::get('shots', [PlanController::class, 'shots']);
         Route::get('rail-program', [PlanController::class, 'program']);
+        Route::post('trial', [PlanController::class, 'trial']);
         Route::post('bracketing', [PlanController::class, 'measureBracketing']);
         Route::prefix('look')->group(function (): void {
             Route::get('/', [LookController::class, 'show']);

@@ -30,7 +30,7 @@ final class ShotTaken
     }
 
     /**
-     * @param  array{camera: int, reversed: bool, spacersMm?: int|float|null, between?: list<array{part: int, reads?: int|float|null}>|null, focus?: int|float|null, pixels?: int|float|null, onSensorMm?: int|float|null, rulerMm?: int|float|null, magnification?: int|float|null, workingDistanceMm?: int|float|null, subjectDistanceMm?: int|float|null, note?: ?string}  $told
+     * @param  array{camera: int, reversed: bool, spacersMm?: int|float|null, between?: list<array{part: int, reads?: int|float|null}>|null, focus?: int|float|null, pixels?: int|float|null, onSensorMm?: int|float|null, rulerMm?: int|float|null, magnification?: int|float|null, magnificationHalfWidth?: int|float|null, workingDistanceMm?: int|float|null, subjectDistanceMm?: int|float|null, note?: ?string}  $told
      * @param  int  $at  which shot of the request
      * @return array<string, mixed> its fields, as a file has them
      */
@@ -64,13 +64,13 @@ final class ShotTaken
     }
 
     /**
-     * @param  array{pixels?: int|float|null, onSensorMm?: int|float|null, rulerMm?: int|float|null, magnification?: int|float|null, ...}  $told
+     * @param  array{pixels?: int|float|null, onSensorMm?: int|float|null, rulerMm?: int|float|null, magnification?: int|float|null, magnificationHalfWidth?: int|float|null, ...}  $told
      * @return array<string, float>
      */
     private function magnification(array $told, Camera $camera, int $at): array
     {
         if (isset($told['magnification'])) {
-            return ['magnification' => (float) $told['magnification']];
+            return ['magnification' => (float) $told['magnification']] + (isset($told['magnificationHalfWidth']) ? ['magnificationHalfWidth' => (float) $told['magnificationHalfWidth']] : []);
         }
         if (! isset($told['pixels']) && ! isset($told['onSensorMm'])) {
             return [];

@@ -13,6 +13,7 @@ use App\Http\Resources\RailView;
 use App\Http\Resources\RingFrameView;
 use App\Http\Resources\RingView;
 use App\Http\Resources\ShotsView;
+use App\Http\Resources\TriedView;
 use App\Models\Rig;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Plan\AsEngraved;
@@ -73,6 +74,7 @@ final class PlanViews
             ring: $shots->ring === null || $shots->stacked === null ? null : self::ring($shots, $shots->ring, $shots->stacked), ringTrouble: $shots->ringTrouble,
             bracketing: $shots->bracketing === null || $shots->stacked === null || $ring === null ? null : self::bracketing($shots, $shots->bracketing, $shots->stacked, $ring),
             bracketLens: $lens?->label(), bracketPart: $lens === null ? null : RigStore::reference($lens->document->fields),
+            tried: $shots->best?->tried === null ? null : new TriedView($shots->best->tried->sharpest(), $shots->best->tried->trial->magnification, $shots->best->tried->trial->at, $shots->best->tried->trial->note),
             bracketMeasured: $lens instanceof Lens && ($lens->document->floatOrNull('bracketStep') ?? 0.0) > 0.0,
         );
     }

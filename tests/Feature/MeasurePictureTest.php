@@ -123,7 +123,7 @@ final class MeasurePictureTest extends TestCase
     }
 
     /** @param  'png'|'jpeg'  $as */
-    private static function file(GreyPlane $plane, string $as): string
+    public static function file(GreyPlane $plane, string $as): string
     {
         $picture = imagecreatetruecolor(max(1, $plane->width), max(1, $plane->height));
         foreach ($plane->values as $n => $value) {

@@ -16,8 +16,10 @@ use App\Http\Resources\MeasureView;
 use App\Http\Resources\RigView;
 use App\Http\Resources\SheetView;
 use App\Http\Resources\SinceView;
+use App\Http\Resources\TrialView;
 use App\Http\Resources\Trouble;
 use App\Kit\Measuring;
+use App\Kit\Trials;
 use App\Models\Entry;
 use App\Models\Outing;
 use App\Models\Rig;
@@ -32,6 +34,7 @@ use App\Outings\Sidecars;
 use App\Outings\SmallPicture;
 use App\Plan\SheetViews;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
@@ -40,6 +43,7 @@ use ZincThimble\Core\File\EntryDocument;
 use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Outing\Prediction;
 use ZincThimble\Core\Plan\Sheet;
 use ZincThimble\Core\Plan\Shots;
@@ -149,6 +153,25 @@ final class EntryController
         }
 
         return Shown::first(static fn (): MeasureView => $measuring->add($shot->lens, $shot->zoomMm, $shot->fields));
+    }
+
+    #[OA\Post(path: '/outings/{outing}/entries/{entry}/trial', operationId: 'trialOfEntry', parameters: [
+        new OA\PathParameter(name: 'outing', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'entry', schema: new OA\Schema(type: 'string', format: 'uuid')),
+    ], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(type: 'object', required: ['keep'], properties: [new OA\Property(property: 'keep', type: 'boolean')])), responses: [
+        new OA\Response(response: 200, description: 'The curve of its trial; kept with the lens when asked to', content: new OA\JsonContent(ref: TrialView::class)),
+        new OA\Response(response: 422, description: 'It has none, or none can be told from it', content: new OA\JsonContent(ref: Trouble::class)),
+    ])]
+    public function trial(Request $request, Outing $outing, string $entry, Trials $trials): JsonResponse
+    {
+        $row = $this->found($outing, $entry);
+        $request->validate(['keep' => ['required', 'boolean:strict']]);
+        $document = EntryDocument::read($row->document);
+        $stood = EntryRig::of($document, $outing->kit);
+        $at = $stood->then->workingLens();
+        $stops = array_map(static fn (Values $each): array => ['aperture' => $each->float('aperture'), 'mtf50' => $each->float('mtf50'), 'halfWidth' => $each->floatOrNull('halfWidth')], $document->fields->objects('trial'));
+        $told = ['at' => mb_substr($row->at->toIso8601String(), 0, 40), 'note' => mb_substr(implode(' · ', array_filter([$row->subject, $outing->name])), 0, 300)];
+
+        return Shown::first(static fn (): TrialView => $trials->of($stood->then, $at === null ? null : $stood->row($at), $stops, $told, $request->boolean('keep')));
     }
 
     #[OA\Get(path: '/outings/{outing}/entries/{entry}/pictures/{number}', operationId: 'entryPicture', parameters: [

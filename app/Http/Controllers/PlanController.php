@@ -7,12 +7,15 @@ namespace App\Http\Controllers;
 use App\Bench\RigStore;
 use App\Bench\StaleRevision;
 use App\Http\Attachment;
+use App\Http\Requests\KeepTrial;
 use App\Http\Requests\MeasureBracketing;
 use App\Http\Resources\LightSweep;
 use App\Http\Resources\LightView;
 use App\Http\Resources\ShotsView;
+use App\Http\Resources\TrialView;
 use App\Http\Resources\Trouble;
 use App\Kit\KitStore;
+use App\Kit\Trials;
 use App\Models\Part;
 use App\Models\Rig;
 use App\Operations\Shown;
@@ -25,6 +28,7 @@ use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 use ZincThimble\Core\File\KitItem;
 use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Plan\AsEngraved;
 use ZincThimble\Core\Plan\Bracketing;
 use ZincThimble\Core\Plan\RailProgram;
 use ZincThimble\Core\Plan\RingStack;
@@ -88,6 +92,20 @@ final class PlanController
         $text = RailProgram::of($rail, $rig->name ?? '', settleS: $plan->settleS ?? Shots::SETTLE_S)->text();
 
         return Attachment::of($text, 'text/plain; charset=UTF-8', $rig->fileName().'.nc');
+    }
+
+    #[OA\Post(path: '/rigs/{rig}/trial', operationId: 'tryStops', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: KeepTrial::class)), responses: [
+        new OA\Response(response: 200, description: 'The curve, and what it changes; kept with the lens when asked to', content: new OA\JsonContent(ref: TrialView::class)),
+        new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class)),
+    ])]
+    public function trial(KeepTrial $request, Rig $rig, RigStore $store, Trials $trials): JsonResponse
+    {
+        $core = $store->read($rig);
+        $at = $core->workingLens();
+        $number = $at === null ? null : RigStore::reference($core->chain[$at]->document->fields);
+        $part = $number === null || $rig->kit_id === null ? null : Part::query()->where('kit_id', $rig->kit_id)->find($number);
+
+        return Shown::first(static fn (): TrialView => $trials->of($core, $part instanceof Part ? $part : null, $request->stops(), ['at' => now()->toDateString(), 'note' => mb_substr($rig->name ?? AsEngraved::title($core), 0, 300)], $request->boolean('keep')));
     }
 
     #[OA\Post(path: '/rigs/{rig}/bracketing', operationId: 'measureBracketing', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: MeasureBracketing::class)), responses: [

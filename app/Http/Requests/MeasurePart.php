@@ -25,7 +25,7 @@ use ZincThimble\Core\Gear\Kind;
             new OA\Property(property: 'part', type: 'integer'), new OA\Property(property: 'reads', type: 'number', nullable: true),
         ])),
         new OA\Property(property: 'focus', type: 'number', nullable: true), new OA\Property(property: 'pixels', type: 'number', nullable: true), new OA\Property(property: 'onSensorMm', type: 'number', nullable: true),
-        new OA\Property(property: 'rulerMm', type: 'number', nullable: true), new OA\Property(property: 'magnification', type: 'number', nullable: true), new OA\Property(property: 'workingDistanceMm', type: 'number', nullable: true),
+        new OA\Property(property: 'rulerMm', type: 'number', nullable: true), new OA\Property(property: 'magnification', type: 'number', nullable: true), new OA\Property(property: 'magnificationHalfWidth', type: 'number', nullable: true), new OA\Property(property: 'workingDistanceMm', type: 'number', nullable: true),
         new OA\Property(property: 'subjectDistanceMm', type: 'number', nullable: true), new OA\Property(property: 'note', type: 'string', nullable: true),
     ])),
     new OA\Property(property: 'window', type: 'object', nullable: true, required: ['flangeToPictureMm'], properties: [new OA\Property(property: 'flangeToPictureMm', type: 'number')]),
@@ -60,7 +60,7 @@ final class MeasurePart extends FormRequest
             'takeBack' => ['nullable', 'array', 'list', 'max:'.self::MOST_SHOTS],
             'takeBack.*' => ['integer:strict', 'min:0', 'max:'.self::MOST_SHOTS, 'distinct'],
             'shots' => ['nullable', 'array', 'list', 'max:'.self::MOST_SHOTS],
-            'shots.*' => ['array:camera,reversed,spacersMm,between,focus,pixels,onSensorMm,rulerMm,magnification,workingDistanceMm,subjectDistanceMm,note'],
+            'shots.*' => ['array:camera,reversed,spacersMm,between,focus,pixels,onSensorMm,rulerMm,magnification,magnificationHalfWidth,workingDistanceMm,subjectDistanceMm,note'],
             'shots.*.camera' => ['required', 'integer:strict'],
             'shots.*.reversed' => ['required', 'boolean:strict'],
             'shots.*.spacersMm' => [...self::NUMBER, 'min:0', 'max:3000'],
@@ -73,6 +73,7 @@ final class MeasurePart extends FormRequest
             'shots.*.onSensorMm' => [...self::NUMBER, 'gt:0', 'max:300'],
             'shots.*.rulerMm' => [...self::NUMBER, 'gt:0', 'max:3000'],
             'shots.*.magnification' => [...self::NUMBER, 'gt:0', 'max:100'],
+            'shots.*.magnificationHalfWidth' => [...self::NUMBER, 'gt:0', 'max:100'],
             'shots.*.workingDistanceMm' => [...self::NUMBER, 'min:0', 'max:3000'],
             'shots.*.subjectDistanceMm' => [...self::NUMBER, 'gt:0', 'max:1000000'],
             'shots.*.note' => ['nullable', 'string', 'max:300'],
@@ -109,10 +110,10 @@ final class MeasurePart extends FormRequest
         return $takenBack;
     }
 
-    /** @return list<array{camera: int, reversed: bool, spacersMm?: int|float|null, between?: list<array{part: int, reads?: int|float|null}>|null, focus?: int|float|null, pixels?: int|float|null, onSensorMm?: int|float|null, rulerMm?: int|float|null, magnification?: int|float|null, workingDistanceMm?: int|float|null, subjectDistanceMm?: int|float|null, note?: ?string}> */
+    /** @return list<array{camera: int, reversed: bool, spacersMm?: int|float|null, between?: list<array{part: int, reads?: int|float|null}>|null, focus?: int|float|null, pixels?: int|float|null, onSensorMm?: int|float|null, rulerMm?: int|float|null, magnification?: int|float|null, magnificationHalfWidth?: int|float|null, workingDistanceMm?: int|float|null, subjectDistanceMm?: int|float|null, note?: ?string}> */
     public function shots(): array
     {
-        /** @var list<array{camera: int, reversed: bool, spacersMm?: int|float|null, between?: list<array{part: int, reads?: int|float|null}>|null, focus?: int|float|null, pixels?: int|float|null, onSensorMm?: int|float|null, rulerMm?: int|float|null, magnification?: int|float|null, workingDistanceMm?: int|float|null, subjectDistanceMm?: int|float|null, note?: ?string}> $shots */
+        /** @var list<array{camera: int, reversed: bool, spacersMm?: int|float|null, between?: list<array{part: int, reads?: int|float|null}>|null, focus?: int|float|null, pixels?: int|float|null, onSensorMm?: int|float|null, rulerMm?: int|float|null, magnification?: int|float|null, magnificationHalfWidth?: int|float|null, workingDistanceMm?: int|float|null, subjectDistanceMm?: int|float|null, note?: ?string}> $shots */
         $shots = $this->input('shots') ?? [];
 
         return $shots;

@@ -12,7 +12,7 @@ use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use ZincThimble\Core\Picture\TargetKind;
 
-/** What stands before the made-up camera, and how that is set: each may be left out. */
+/** What stands before the made-up camera, and how that is set: each may be left out, not all of them. */
 #[OA\Schema(schema: 'SetLook', properties: [
     new OA\Property(property: 'target', type: 'string', enum: ['subject', 'seed', 'capsule', 'tooth', 'ruler', 'edge', 'rule', 'dots']),
     new OA\Property(property: 'hidden', type: 'boolean'), new OA\Property(property: 'closed', type: 'boolean'),
@@ -35,7 +35,7 @@ final class SetLook extends FormRequest
     public function rules(): array
     {
         return [
-            'target' => ['bail', 'string', Rule::in(array_map(static fn (TargetKind $kind): string => $kind->value, self::TARGETS))],
+            'target' => ['bail', 'required_without_all:hidden,closed,lost,exposureStops', 'string', Rule::in(array_map(static fn (TargetKind $kind): string => $kind->value, self::TARGETS))],
             'hidden' => ['boolean:strict'], 'closed' => ['boolean:strict'], 'lost' => ['boolean:strict'],
             'exposureStops' => ['numeric:strict', 'min:-5', 'max:5'],
         ];

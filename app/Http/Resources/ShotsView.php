@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** One shot and a stack of a rig’s subject, by every way there is. */
-#[OA\Schema(required: ['revision', 'by', 'depthMm', 'sagMm', 'focusedAt', 'singleAperture', 'singleBlurMm', 'singleBlurPixels', 'stackAperture', 'sliceMm', 'overlap', 'frames', 'seconds', 'scaleChange', 'settleS', 'betweenS', 'batteryFrames', 'rail', 'railTrouble', 'ring', 'ringTrouble', 'bracketing', 'bracketLens', 'bracketPart', 'bracketMeasured'])]
+#[OA\Schema(required: ['revision', 'by', 'depthMm', 'sagMm', 'focusedAt', 'singleAperture', 'singleBlurMm', 'singleBlurPixels', 'stackAperture', 'sliceMm', 'overlap', 'frames', 'seconds', 'scaleChange', 'settleS', 'betweenS', 'batteryFrames', 'rail', 'railTrouble', 'ring', 'ringTrouble', 'bracketing', 'bracketLens', 'bracketPart', 'bracketMeasured', 'tried'])]
 final readonly class ShotsView
 {
     public function __construct(
@@ -61,6 +61,8 @@ final readonly class ShotsView
         public ?int $bracketPart,
         #[OA\Property()]
         public bool $bracketMeasured,
+        #[OA\Property(ref: TriedView::class, nullable: true, description: 'What tells how sharp the lens is here; null = two stops from wide open stands for its sharpest')]
+        public ?TriedView $tried,
     ) {
     }
 }

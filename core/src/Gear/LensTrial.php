@@ -85,6 +85,12 @@ final readonly class LensTrial
         return sqrt(max(0.0, $seen * $seen - $spot * $spot - $pixel * $pixel));
     }
 
+    /** What diffraction and pixels alone would have left at one of the stops: cycles a pixel at which half of the contrast is left. */
+    public function allowedMtf50(TriedStop $stop): float
+    {
+        return self::GAUSS * $this->pitchMm / hypot(self::SPOT * $this->wavelengthNm * 1e-6 * $stop->effectiveAperture, self::PIXEL * $this->pitchMm);
+    }
+
     /**
      * The same at any marked number: between two stops by the logarithm of the number, beyond the ends as at the end.
      */

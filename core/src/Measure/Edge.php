@@ -56,6 +56,12 @@ final readonly class Edge
         public float $angleDeg,
         /** Difference between its two sides, of full scale in linear light. */
         public float $contrast,
+        /**
+         * Its two ends, pixels of the box: x and y of each.
+         *
+         * @var array{float, float, float, float}
+         */
+        public array $ends,
     ) {
     }
 
@@ -99,7 +105,10 @@ final readonly class Edge
 
         $mtf10 = self::falls($mtf, 0.1);
 
-        return new self($mtf50, $mtf10 === null ? null : $mtf10 * $widened, self::NINE_IN_TEN * $sd / sqrt(self::STRIPS), $deg, $contrast);
+        $low = $upright->height - 1.0;
+        $ends = $upright === $plane ? [$x0, 0.0, $x0 + $slope * $low, $low] : [0.0, $x0, $low, $x0 + $slope * $low];
+
+        return new self($mtf50, $mtf10 === null ? null : $mtf10 * $widened, self::NINE_IN_TEN * $sd / sqrt(self::STRIPS), $deg, $contrast, $ends);
     }
 
     /**

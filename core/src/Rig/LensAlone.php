@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Rig;
 
+use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
 
 /** A lens with no other glass before or behind it: a rig from which a shot of it can be told (OPTICS.md, "Shots"). */
@@ -25,7 +26,7 @@ final readonly class LensAlone
         $lens = $rig->chain[$index] ?? null;
         $spacers = 0.0;
         foreach ($rig->chain as $i => $part) {
-            if ($i !== $index && $part->kind->isOptical()) {
+            if ($i !== $index && ($part->kind->isOptical() || $part->kind === Kind::Teleconverter)) {
                 return null;
             }
             $spacers += $i < $index ? $rig->lengthMm($i) : 0.0;

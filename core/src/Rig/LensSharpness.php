@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Rig;
 
-use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\LensTrial;
 
@@ -29,13 +28,11 @@ final readonly class LensSharpness
     {
         $at = $rig->workingLens();
         $lens = $at === null ? null : $rig->chain[$at];
-        if (! $lens instanceof Lens || $lens->trials === []) {
+        if ($at === null || ! $lens instanceof Lens || $lens->trials === []) {
             return null;
         }
-        foreach ($rig->chain as $i => $part) {
-            if ($i !== $at && ($part->kind->isOptical() || $part->kind === Kind::Teleconverter)) {
-                return null;
-            }
+        if (LensAlone::at($rig, $at) === null) {
+            return null;
         }
 
         return self::ofLens($lens, $magnification, $lens->isZoom() ? $rig->setting->zoomMm[$at] ?? $lens->figures->focalLengthMm : null);

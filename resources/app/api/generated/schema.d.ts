@@ -260,6 +260,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/outings/{outing}/entries/{entry}/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["trialOfEntry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/outings/{outing}/entries/{entry}/pictures/{number}": {
         parameters: {
             query?: never;
@@ -804,6 +820,102 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/rigs/{rig}/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showLook"];
+        put: operations["setLook"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rigs/{rig}/look/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lookLive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rigs/{rig}/look/frames": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeFrame"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rigs/{rig}/look/frames/{frame}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showFrame"];
+        put?: never;
+        post?: never;
+        delete: operations["deleteFrame"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rigs/{rig}/look/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["runStack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rigs/{rig}/look/runs/{run}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["setRun"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/outings": {
         parameters: {
             query?: never;
@@ -1044,6 +1156,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/kits/{kit}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["measurePicture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/rigs/{rig}/light": {
         parameters: {
             query?: never;
@@ -1102,6 +1230,22 @@ export interface paths {
         get: operations["railProgram"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rigs/{rig}/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tryStops"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1762,6 +1906,23 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        KeepTrial: {
+            /** @description The same edge at several stops, taken with a rig; looked at first, kept with its lens when asked to. */
+            keep: boolean;
+            stops: {
+                /** @description Marked number */
+                aperture: number;
+                /** @description Cycles a pixel */
+                mtf50: number;
+                halfWidth?: number | null;
+            }[];
+        };
+        LookLive: {
+            /** @description Left out = it stays where it is */
+            railMm?: number | null;
+            /** @description Pixels on the screen, 120 to 900 */
+            width?: number;
+        };
         MeasureBracketing: WithRequired<components["schemas"]["RevisionRequest"], "revision"> & {
             /** @description How far the plane of focus went while the camera took so many frames at one of its settings, from where the rig stands. */
             revision: number;
@@ -1794,6 +1955,7 @@ export interface components {
                 onSensorMm?: number | null;
                 rulerMm?: number | null;
                 magnification?: number | null;
+                magnificationHalfWidth?: number | null;
                 workingDistanceMm?: number | null;
                 subjectDistanceMm?: number | null;
                 note?: string | null;
@@ -1805,6 +1967,39 @@ export interface components {
                 entranceMm: number;
                 exitMm: number;
             } | null;
+        };
+        MeasurePicture: {
+            /**
+             * @description A box of a picture, at its own pixels, or two marks in it; and what is known of the whole.
+             * @enum {string}
+             */
+            what: "ruler" | "edge" | "rule" | "marks";
+            /**
+             * Format: binary
+             * @description PNG, JPEG or WebP: the box and nothing else; not needed for marks
+             */
+            box?: string;
+            /** @description Of the whole picture, pixels */
+            width: number;
+            height: number;
+            /** @description The camera, as the file calls it */
+            model?: string;
+            /** @description A camera of the kit: left out, it is found by the size */
+            camera?: number;
+            /** @description From line to line of a ruler or a rule */
+            divisionMm?: number;
+            /** @description Of a rule out of the plane of focus */
+            leanDeg?: number;
+            /** @description Blur limit on the sensor; left out = diagonal / 1500 */
+            blurMm?: number;
+            /** @description For line pairs in the subject */
+            magnification?: number;
+            x1?: number;
+            y1?: number;
+            x2?: number;
+            y2?: number;
+            /** @description Between two marks */
+            divisions?: number;
         };
         NameKit: {
             /** @description No two kits of a person have the same */
@@ -1859,6 +2054,25 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        SetLook: {
+            /**
+             * @description What stands before the made-up camera, and how that is set: each may be left out.
+             * @enum {string}
+             */
+            target?: "subject" | "seed" | "capsule" | "tooth" | "ruler" | "edge" | "rule" | "dots";
+            hidden?: boolean;
+            closed?: boolean;
+            /** @description Switches the connection off */
+            lost?: boolean;
+            exposureStops?: number;
+        };
+        SetRun: {
+            /**
+             * @description What is to become of a stack that runs.
+             * @enum {string}
+             */
+            do: "pause" | "go on" | "stop";
+        };
         SetUpEntry: {
             /** @description Of the parts as the kit knows them today; false = by the figures of then, as a rig by itself */
             today: boolean;
@@ -1912,6 +2126,17 @@ export interface components {
             entry: {
                 [key: string]: unknown;
             };
+        };
+        TakeOneFrame: {
+            /**
+             * Format: uuid
+             * @description One frame: which piece of it is kept. The same key sent twice is one frame.
+             */
+            key: string;
+            /** @description Its middle, as a share of the frame’s width; left out = the middle */
+            x?: number;
+            /** @description And of its height */
+            y?: number;
         };
         TakeStep: WithRequired<components["schemas"]["RevisionRequest"], "revision"> & {
             /** @description One step at the bench. */
@@ -2522,6 +2747,28 @@ export interface components {
             /** Format: float */
             seconds: number;
         };
+        /** @description A frame of the made-up camera. */
+        FrameView: {
+            id: number;
+            /** @description Of which stack; null = by itself */
+            run: number | null;
+            /** @description In its stack, from 0 */
+            number: number | null;
+            target: string;
+            /** Format: float */
+            aperture: number | null;
+            /** Format: float */
+            railMm: number;
+            /** @description Pixels, each one of the camera’s own */
+            width: number;
+            height: number;
+            /** Format: float */
+            divisionMm: number | null;
+            /** @description Of its file */
+            name: string;
+            /** Format: date-time */
+            takenAt: string;
+        };
         /** @description One field of a form: what it is called, what it holds, and how to measure it. */
         GuideField: {
             name: string;
@@ -2896,6 +3143,77 @@ export interface components {
             /** Format: float */
             sliceMmHalfWidth: number | null;
         };
+        /** @description What stands before a rig’s made-up camera. */
+        LookView: {
+            revision: number;
+            target: components["schemas"]["TargetView"];
+            /** @description Whether its lens truly is something else than is known of it */
+            hidden: boolean;
+            /** @description Whether the diaphragm is closed while composing */
+            closed: boolean;
+            /** @description Whether the connection is switched off */
+            lost: boolean;
+            /** Format: float */
+            exposureStops: number;
+            /**
+             * Format: float
+             * @description Marked number, as it is set
+             */
+            aperture: number | null;
+            /** Format: float */
+            widest: number | null;
+            /** Format: float */
+            exposureS: number;
+            /** Format: float */
+            iso: number;
+            /** @description Whether no light is known, so that the camera’s meter chooses */
+            isMetered: boolean;
+            /** Format: float */
+            railMm: number;
+            /** Format: float */
+            travelMm: number;
+            /**
+             * Format: float
+             * @description The least way that the rail goes
+             */
+            unitMm: number;
+            /**
+             * Format: float
+             * @description Of the rail, where the middle of the target’s depth is in focus
+             */
+            middleMm: number;
+            /**
+             * Format: float
+             * @description Sharp before the plane of focus, at the aperture of composing
+             */
+            nearMm: number | null;
+            /** Format: float */
+            farMm: number | null;
+            /**
+             * Format: float
+             * @description Depth of the target that a stack goes through
+             */
+            deepMm: number;
+            /** Format: float */
+            fieldWidthMm: number;
+            columns: number;
+            rows: number;
+            /** @description Pixels of a frame that are kept */
+            crop: {
+                width: number;
+                height: number;
+            };
+            /** @description null = none can be run */
+            stackFrames: number | null;
+            /** @description Why none can be run */
+            stackTrouble: string | null;
+            /** Format: float */
+            stackSeconds: number | null;
+            /** @description Why the devices can’t be reached; null = they are */
+            trouble: string | null;
+            run: components["schemas"]["RunView"] | null;
+            frames: components["schemas"]["FrameView"][];
+        };
         /** @description One end of a part on the joint map. */
         MapEnd: {
             joint: string;
@@ -2931,6 +3249,67 @@ export interface components {
             pupils: boolean;
             /** @description Whether its register was rewritten by a ruler before shots were kept */
             rewritten: boolean;
+        };
+        /** @description What was found in a box of a picture. Places are pixels of the box; null = not asked for, or not to be told. */
+        MeasuredPicture: {
+            /** @enum {string} */
+            what: "ruler" | "edge" | "rule" | "marks";
+            /** @description Which camera of the kit took it; null = none of them, or that isn’t known */
+            camera: number | null;
+            cameraName: string | null;
+            /**
+             * Format: float
+             * @description From pixel to pixel of the picture, on the sensor
+             */
+            pitchMm: number | null;
+            /** @description Whether the picture has other pixels than the sensor: it was scaled by its columns */
+            isResized: boolean;
+            /** @description What was found, as lines: x and y of one end, x and y of the other */
+            lines: number[][];
+            /** Format: float */
+            pixelsPerDivision: number | null;
+            /** @description Lines of a ruler */
+            count: number | null;
+            /** Format: float */
+            angleDeg: number | null;
+            /**
+             * Format: float
+             * @description By how much its last division is larger than its first: the camera isn’t square to it
+             */
+            growthPercent: number | null;
+            /** Format: float */
+            magnification: number | null;
+            /** Format: float */
+            magnificationHalfWidth: number | null;
+            /**
+             * Format: float
+             * @description Cycles a pixel at which half of the contrast is left
+             */
+            mtf50: number | null;
+            /** Format: float */
+            mtf10: number | null;
+            /** Format: float */
+            halfWidth: number | null;
+            /** Format: float */
+            contrast: number | null;
+            /**
+             * Format: float
+             * @description On the sensor
+             */
+            pairsPerMm: number | null;
+            /** Format: float */
+            pairsPerMmInSubject: number | null;
+            /** Format: float */
+            sliceMm: number | null;
+            /** Format: float */
+            sliceHalfWidthMm: number | null;
+            /**
+             * Format: float
+             * @description Of the slice, from the middle of the box
+             */
+            middleMm: number | null;
+            /** Format: float */
+            middleHalfWidthMm: number | null;
         };
         /** @description A change that cures a finding, to be sent back as a step. */
         MendView: {
@@ -3423,6 +3802,27 @@ export interface components {
             cells: number[][];
             gaps: number[][];
         };
+        /** @description A stack on the made-up rail, and how far it is. */
+        RunView: {
+            id: number;
+            /** @enum {string} */
+            state: "running" | "paused" | "stopped" | "failed" | "done";
+            frames: number;
+            taken: number;
+            /** Format: float */
+            secondsAFrame: number;
+            /** Format: float */
+            secondsLeft: number;
+            /** @description Why it stands still, or is tried again */
+            reason: string | null;
+            /**
+             * Format: float
+             * @description From frame to frame
+             */
+            sliceMm: number | null;
+            /** Format: float */
+            aperture: number | null;
+        };
         /** @description A setting as it is engraved. */
         ScaleView: {
             part: string;
@@ -3615,6 +4015,7 @@ export interface components {
             /** @description Its row in the kit */
             bracketPart: number | null;
             bracketMeasured: boolean;
+            tried: components["schemas"]["TriedView"] | null;
         };
         /** @description Something that happened at the door of an account. */
         SignInView: {
@@ -3773,10 +4174,10 @@ export interface components {
             /** Format: float */
             halfWidth: number;
         };
-        /** @description What all rigs of a comparison photograph. */
+        /** @description What rigs photograph. */
         TargetView: {
             /** @enum {string} */
-            kind: "subject" | "seed" | "capsule" | "tooth" | "dots" | "grid" | "print" | "label";
+            kind: "subject" | "seed" | "capsule" | "tooth" | "dots" | "grid" | "print" | "label" | "ruler" | "edge" | "rule";
             /** @enum {string} */
             shape: "sheet" | "dome" | "cylinder" | "step";
             /** Format: float */
@@ -3788,6 +4189,11 @@ export interface components {
              * @description 0 = flat
              */
             depthMm: number;
+            /**
+             * Format: float
+             * @description From line to line of a ruler or a leaning rule; 0 = it has none
+             */
+            divisionMm: number;
         };
         /** @description What is engraved at one position of a scale. */
         TravelMark: {
@@ -3841,6 +4247,15 @@ export interface components {
             joint: string;
             parts: components["schemas"]["TrayPart"][];
         };
+        /** @description One thing that a trial changes. */
+        TrialChange: {
+            /** @enum {string} */
+            what: "single" | "stack" | "detailMm" | "gaussianMm";
+            /** Format: float */
+            was: number | null;
+            /** Format: float */
+            is: number | null;
+        };
         /** @description What an edge came to at one aperture of a trial. */
         TrialStop: {
             /** Format: float */
@@ -3852,6 +4267,69 @@ export interface components {
             mtf50: number;
             /** Format: float */
             halfWidth: number | null;
+        };
+        /** @description A trial of a lens: its curve against what diffraction and pixels allow, and what it changes. */
+        TrialView: {
+            kept: boolean;
+            lens: string;
+            /** @description Its row in the kit; null = it lies in no kit, and nothing can be kept */
+            part: number | null;
+            /** Format: float */
+            magnification: number;
+            reversed: boolean;
+            /**
+             * Format: float
+             * @description Marked number
+             */
+            sharpest: number;
+            /** @description All within 5 % of it */
+            asSharp: number[];
+            stops: components["schemas"]["TriedStopView"][];
+            /** @description In this rig, with the trial kept */
+            changes: components["schemas"]["TrialChange"][];
+        };
+        /** @description One stop of a trial. */
+        TriedStopView: {
+            /**
+             * Format: float
+             * @description Marked
+             */
+            aperture: number;
+            /** Format: float */
+            effectiveAperture: number;
+            /**
+             * Format: float
+             * @description Cycles a pixel at which half of the contrast was left
+             */
+            mtf50: number;
+            /** Format: float */
+            halfWidth: number | null;
+            /**
+             * Format: float
+             * @description What diffraction and pixels alone would have left
+             */
+            allowed: number;
+            /**
+             * Format: float
+             * @description What the lens blurs of its own: standard deviation at the sensor
+             */
+            blurMm: number;
+        };
+        /** @description A trial that advice goes by. */
+        TriedView: {
+            /**
+             * Format: float
+             * @description Marked number
+             */
+            sharpest: number;
+            /**
+             * Format: float
+             * @description At which it was made
+             */
+            magnification: number;
+            /** @description When, as written */
+            at: string | null;
+            note: string | null;
         };
         /** @description Why a request was refused. */
         Trouble: {
@@ -4109,7 +4587,7 @@ export interface components {
         /** @description All at this effective aperture */
         "compared.effective": number;
         /** @description What they photograph; left out = the subject of the first that has one described */
-        "compared.target": "subject" | "seed" | "capsule" | "tooth" | "dots" | "grid" | "print" | "label";
+        "compared.target": "subject" | "seed" | "capsule" | "tooth" | "dots" | "grid" | "print" | "label" | "ruler" | "edge" | "rule";
         /** @description Depth of the target; left out = its own */
         "compared.depthMm": number;
         /** @description Controls set by hand afterwards: letter of the rig, control, value, as in `B:1.length:37.9`, commas between */
@@ -4741,6 +5219,44 @@ export interface operations {
                 };
             };
             /** @description No shot can be told from it */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    trialOfEntry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                outing: number;
+                entry: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    keep: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description The curve of its trial; kept with the lens when asked to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialView"];
+                };
+            };
+            /** @description It has none, or none can be told from it */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6046,6 +6562,300 @@ export interface operations {
             };
         };
     };
+    showLook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What stands before it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookView"];
+                };
+            };
+            /** @description Nothing is to be seen through this rig */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    setLook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetLook"];
+            };
+        };
+        responses: {
+            /** @description As it is set now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookView"];
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    lookLive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookLive"];
+            };
+        };
+        responses: {
+            /** @description What the finder shows; where the rail says that it stands is in the header Rail-Mm */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description A device doesn’t answer */
+            424: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    takeFrame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeOneFrame"];
+            };
+        };
+        responses: {
+            /** @description A frame, kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrameView"];
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description A device doesn’t answer */
+            424: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    showFrame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+                frame: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The frame, with its figures inside */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+            /** @description No such frame of yours */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    deleteFrame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+                frame: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is left */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookView"];
+                };
+            };
+            /** @description No such frame of yours */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    runStack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A stack, begun */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
+            };
+            /** @description Why none can be run */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description A device doesn’t answer */
+            424: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    setRun: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+                run: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetRun"];
+            };
+        };
+        responses: {
+            /** @description As it is now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
+            };
+            /** @description No such stack of yours */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
     listOutings: {
         parameters: {
             query?: never;
@@ -6623,6 +7433,41 @@ export interface operations {
             };
         };
     };
+    measurePicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["MeasurePicture"];
+            };
+        };
+        responses: {
+            /** @description What was found */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasuredPicture"];
+                };
+            };
+            /** @description Why it can’t be measured, and what to do about it */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
     showLight: {
         parameters: {
             query?: never;
@@ -6739,6 +7584,41 @@ export interface operations {
                 };
             };
             /** @description There is no rail, or nothing to stack */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    tryStops: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepTrial"];
+            };
+        };
+        responses: {
+            /** @description The curve, and what it changes; kept with the lens when asked to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialView"];
+                };
+            };
+            /** @description What is wrong */
             422: {
                 headers: {
                     [name: string]: unknown;
