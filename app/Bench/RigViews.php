@@ -377,7 +377,7 @@ final class RigViews
     }
 
     /** The rig told as a shot of one of its lenses; null where it stands behind other glass, or isn't of a kit. */
-    private function shot(Rig $row, CoreRig $rig, int $at): ?ShotSetup
+    public function shot(Rig $row, CoreRig $rig, int $at): ?ShotSetup
     {
         $alone = LensAlone::at($rig, $at);
         $part = $alone?->lens->document->fields[RigStore::REFERENCE] ?? null;

@@ -99,14 +99,18 @@ final class LookStore
      *
      * @param  float  $x  the middle of the piece that is kept, as a share of the frame's width
      * @param  float  $y  and of its height
+     * @param  ?float  $aperture  marked number for this frame alone; null = as the rig is set
      *
      * @throws DeviceLost|DeviceRefused|ValidationException
      */
-    public function take(Look $look, Setup $setup, string $key, float $x, float $y): Frame
+    public function take(Look $look, Setup $setup, string $key, float $x, float $y, ?float $aperture = null): Frame
     {
         $this->lay($look, $setup);
         $this->mustStand($look->rig);
-        $settings = $setup->shutter();
+        if ($aperture !== null && ! in_array($aperture, $setup->stops(), true)) {
+            throw ValidationException::withMessages(['aperture' => 'The lens has no such stop in this rig.']);
+        }
+        $settings = $setup->shutter($aperture);
         $crop = $setup->crop($x, $y);
         $this->devices->rail($look->table_name)->dwell($setup->rig->conditions->plan->settleS ?? 0.0);
         $png = $this->devices->camera($look->table_name)->take($key, $settings, $crop);

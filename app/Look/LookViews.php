@@ -4,18 +4,21 @@ declare(strict_types=1);
 
 namespace App\Look;
 
+use App\Bench\RigViews;
 use App\Devices\DeviceLost;
 use App\Devices\DeviceRefused;
 use App\Http\Resources\FrameView;
+use App\Http\Resources\LookTargetView;
 use App\Http\Resources\LookView;
 use App\Http\Resources\RunView;
-use App\Http\Resources\TargetView;
 use App\Models\Frame;
 use App\Models\Look;
 use App\Models\Rig;
 use App\Models\StackRun;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
+use ZincThimble\Core\Picture\Target;
+use ZincThimble\Core\Picture\TargetKind;
 use ZincThimble\Core\Rig\LightSource;
 
 /** What stands before a rig's made-up camera, as the bench shows it. */
@@ -24,7 +27,7 @@ final class LookViews
     /** Frames that are shown at a time: the last that were taken. */
     private const SHOWN = 60;
 
-    public function __construct(private readonly LookStore $store, private readonly StackRuns $runs)
+    public function __construct(private readonly LookStore $store, private readonly StackRuns $runs, private readonly RigViews $rigs)
     {
     }
 
@@ -53,14 +56,15 @@ final class LookViews
             $this->runs->takeUp($run);
         }
         $crop = $setup->crop();
+        $at = $setup->rig->workingLens();
         /** @var list<Frame> $frames */
         $frames = Frame::query()->where('rig_id', $rig->id)->latest('id')->take(self::SHOWN)->get(Frame::TOLD)->all();
 
         return new LookView(
             revision: $rig->revision,
-            target: new TargetView($target->kind, $target->shape, $target->widthMm, $target->heightMm, $target->depthMm, $target->divisionMm),
+            target: new LookTargetView($target->kind, $target->shape, $target->widthMm, $target->heightMm, $target->depthMm, $target->divisionMm > 0.0 ? $target->divisionMm : null, $target->kind === TargetKind::Rule ? Target::LEAN_DEG : null),
             hidden: $look->hidden, closed: $look->closed, lost: $look->lost, exposureStops: $look->exposure_stops,
-            aperture: $setup->reading->markedAperture, widest: $setup->widest(), exposureS: $shutter->exposureS, iso: $shutter->iso,
+            aperture: $setup->reading->markedAperture, widest: $setup->widest(), stops: $setup->stops(), exposureS: $shutter->exposureS, iso: $shutter->iso,
             isMetered: $conditions->plan->light !== LightSource::Flash && ($conditions->ev === null || $conditions->iso === null),
             railMm: $look->rail_mm, travelMm: $setup->travelMm, unitMm: $setup->screw->unitMm(), middleMm: $setup->middleMm,
             nearMm: $sharp['nearMm'] ?? null, farMm: $sharp['farMm'] ?? null, deepMm: $setup->deepMm(), fieldWidthMm: (float) $setup->reading->fieldWidthMm,
@@ -68,6 +72,7 @@ final class LookViews
             stackFrames: $stack === null ? null : count($stack['positions']), stackTrouble: $stackTrouble, stackSeconds: $stack === null ? null : count($stack['positions']) * $stack['secondsAFrame'],
             trouble: $trouble,
             run: $run === null ? null : self::run($run),
+            lens: $at === null ? null : $setup->rig->chain[$at]->label(), shot: $at === null ? null : $this->rigs->shot($rig, $setup->rig, $at),
             frames: array_map(static fn (Frame $frame): FrameView => self::frame($frame, $rig), $frames),
         );
     }

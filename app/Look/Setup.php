@@ -210,9 +210,15 @@ final readonly class Setup
 
     public function widest(): ?float
     {
+        return $this->stops()[0] ?? $this->reading->markedAperture;
+    }
+
+    /** @return list<float> marked stops that the lens has in this rig, the widest first; [] = none to be set */
+    public function stops(): array
+    {
         $at = $this->rig->workingLens();
 
-        return $at === null ? null : ($this->rig->stopsAt($at)[0] ?? $this->reading->markedAperture);
+        return $at === null ? [] : $this->rig->stopsAt($at);
     }
 
     private function kept(float $mm): float

@@ -79,7 +79,7 @@ final class LookController
     {
         $look = $this->store->of($rig);
 
-        return response()->json(LookViews::frame($this->store->take($look, $this->store->setup($rig, $look), $request->string('key')->value(), $request->place('x'), $request->place('y')), $rig));
+        return response()->json(LookViews::frame($this->store->take($look, $this->store->setup($rig, $look), $request->string('key')->value(), $request->place('x'), $request->place('y'), $request->aperture()), $rig));
     }
 
     #[OA\Get(path: '/rigs/{rig}/look/frames/{frame}', operationId: 'showFrame', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer')), new OA\PathParameter(name: 'frame', schema: new OA\Schema(type: 'integer'))], responses: [

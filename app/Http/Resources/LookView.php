@@ -7,18 +7,19 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** What stands before a rig’s made-up camera. */
-#[OA\Schema(required: ['revision', 'target', 'hidden', 'closed', 'lost', 'exposureStops', 'aperture', 'widest', 'exposureS', 'iso', 'isMetered', 'railMm', 'travelMm', 'unitMm', 'middleMm', 'nearMm', 'farMm', 'deepMm', 'fieldWidthMm', 'columns', 'rows', 'crop', 'stackFrames', 'stackTrouble', 'stackSeconds', 'trouble', 'run', 'frames'])]
+#[OA\Schema(required: ['revision', 'target', 'hidden', 'closed', 'lost', 'exposureStops', 'aperture', 'widest', 'stops', 'exposureS', 'iso', 'isMetered', 'railMm', 'travelMm', 'unitMm', 'middleMm', 'nearMm', 'farMm', 'deepMm', 'fieldWidthMm', 'columns', 'rows', 'crop', 'stackFrames', 'stackTrouble', 'stackSeconds', 'trouble', 'run', 'frames', 'lens', 'shot'])]
 final readonly class LookView
 {
     /**
      * @param  list<FrameView>  $frames
+     * @param  list<float>  $stops
      * @param  array{width: int, height: int}  $crop
      */
     public function __construct(
         #[OA\Property()]
         public int $revision,
-        #[OA\Property(ref: TargetView::class)]
-        public TargetView $target,
+        #[OA\Property(ref: LookTargetView::class)]
+        public LookTargetView $target,
         #[OA\Property(description: 'Whether its lens truly is something else than is known of it')]
         public bool $hidden,
         #[OA\Property(description: 'Whether the diaphragm is closed while composing')]
@@ -31,6 +32,8 @@ final readonly class LookView
         public ?float $aperture,
         #[OA\Property()]
         public ?float $widest,
+        #[OA\Property(description: 'Marked stops that the lens has here, the widest first', items: new OA\Items(type: 'number'))]
+        public array $stops,
         #[OA\Property()]
         public float $exposureS,
         #[OA\Property()]
@@ -71,6 +74,10 @@ final readonly class LookView
         public ?RunView $run,
         #[OA\Property(type: 'array', items: new OA\Items(ref: FrameView::class))]
         public array $frames,
+        #[OA\Property(description: 'What the lens is called')]
+        public ?string $lens,
+        #[OA\Property(ref: ShotSetup::class, nullable: true, description: 'This rig as a shot of its lens; null = none can be told from it')]
+        public ?ShotSetup $shot,
     ) {
     }
 }

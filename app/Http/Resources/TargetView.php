@@ -8,12 +8,12 @@ use OpenApi\Attributes as OA;
 use ZincThimble\Core\Picture\Shape;
 use ZincThimble\Core\Picture\TargetKind;
 
-/** What rigs photograph. */
-#[OA\Schema(required: ['kind', 'shape', 'widthMm', 'heightMm', 'depthMm', 'divisionMm'])]
+/** What all rigs of a comparison photograph. */
+#[OA\Schema(required: ['kind', 'shape', 'widthMm', 'heightMm', 'depthMm'])]
 final readonly class TargetView
 {
     public function __construct(
-        #[OA\Property(type: 'string', enum: TargetKind::class)]
+        #[OA\Property(type: 'string', enum: ['subject', 'seed', 'capsule', 'tooth', 'dots', 'grid', 'print', 'label'])]
         public TargetKind $kind,
         #[OA\Property(type: 'string', enum: Shape::class)]
         public Shape $shape,
@@ -23,8 +23,6 @@ final readonly class TargetView
         public float $heightMm,
         #[OA\Property(description: '0 = flat')]
         public float $depthMm,
-        #[OA\Property(description: 'From line to line of a ruler or a leaning rule; 0 = it has none')]
-        public float $divisionMm = 0.0,
     ) {
     }
 }

@@ -205,6 +205,46 @@ export const api = {
     readWords: (kit: number, text: string) => unwrap(client.POST('/kits/{kit}/words', { params: ofKit(kit), body: { text } })),
     measure: (kit: number, part: number, body: MeasureRequest) =>
         unwrap(client.POST('/kits/{kit}/parts/{part}/measure', { params: { path: { kit, part } }, body })),
+    /** Only the box of a picture is sent. */
+    measurePicture: (kit: number, body: Omit<Schema['MeasurePicture'], 'box'>, box: Blob | null) =>
+        unwrap(
+            client.POST('/kits/{kit}/pictures', {
+                params: ofKit(kit),
+                body,
+                bodySerializer: () => {
+                    const form = new FormData();
+                    for (const [name, value] of Object.entries(body)) form.append(name, String(value));
+                    if (box) form.append('box', box, 'box.png');
+                    return form;
+                },
+            }),
+        ),
+    tryStops: (rig: number, body: Schema['KeepTrial']) => unwrap(client.POST('/rigs/{rig}/trial', { params: at(rig), body })),
+    trialOfEntry: (outing: number, entry: string, keep: boolean) =>
+        unwrap(client.POST('/outings/{outing}/entries/{entry}/trial', { params: { path: { outing, entry } }, body: { keep } })),
+    look: (rig: number) => unwrap(client.GET('/rigs/{rig}/look', { params: at(rig) })),
+    setLook: (rig: number, body: Schema['SetLook']) => unwrap(client.PUT('/rigs/{rig}/look', { params: at(rig), body })),
+    /** What the finder shows, and where the rail says that it stands. */
+    lookLive: async (rig: number, body: Schema['LookLive'], signal?: AbortSignal) => {
+        const asked = client.POST('/rigs/{rig}/look/live', { params: at(rig), body, parseAs: 'blob', ...(signal ? { signal } : {}) });
+        const picture = (await unwrap(asked as Promise<Result<unknown>>)) as Blob;
+        return { picture, railMm: Number((await asked).response.headers.get('Rail-Mm')) };
+    },
+    takeFrame: (rig: number, body: Schema['TakeOneFrame']) => unwrap(client.POST('/rigs/{rig}/look/frames', { params: at(rig), body })),
+    dropFrame: (rig: number, frame: number) =>
+        unwrap(client.DELETE('/rigs/{rig}/look/frames/{frame}', { params: { path: { rig, frame } } })),
+    frameAddress: (rig: number, frame: number) => `/api/rigs/${rig}/look/frames/${frame}`,
+    /** A frame as a file that can be measured. */
+    frameFile: async (rig: number, frame: number) => {
+        const answer = await fetch(`/api/rigs/${rig}/look/frames/${frame}`).catch(() => {
+            throw new Away();
+        });
+        if (!answer.ok) throw new Refused(answer.status, strings.offline.strange(answer.status));
+        return answer.blob();
+    },
+    runStack: (rig: number) => unwrap(client.POST('/rigs/{rig}/look/runs', { params: at(rig) })),
+    setRun: (rig: number, run: number, what: Schema['SetRun']['do']) =>
+        unwrap(client.PUT('/rigs/{rig}/look/runs/{run}', { params: { path: { rig, run } }, body: { do: what } })),
     map: (kit: number) => unwrap(client.GET('/kits/{kit}/map', { params: ofKit(kit) })),
     crossing: (kit: number, front: string, rear: string) =>
         unwrap(client.GET('/kits/{kit}/crossing', { params: { ...ofKit(kit), query: { front, rear } } })),

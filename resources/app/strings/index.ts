@@ -9,8 +9,10 @@ import { keysOfPlaces } from './keys';
 import { kit } from './kit';
 import { light } from './light';
 import { log } from './log';
+import { look } from './look';
 import { offline } from './offline';
 import { outings } from './outings';
+import { pictures } from './pictures';
 import { rig } from './rig';
 import { shell } from './shell';
 import { terms } from './terms';
@@ -31,6 +33,8 @@ export const strings = {
     ...compare,
     ...sheet,
     ...light,
+    ...pictures,
+    ...look,
     ...terms,
     ...keysOfPlaces,
 } as const;

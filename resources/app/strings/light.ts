@@ -2,7 +2,7 @@
 export const light = {
     work: {
         title: 'What to do with this rig',
-        tabs: { parts: 'Parts', light: 'Light', shots: 'Shots' },
+        tabs: { parts: 'Parts', light: 'Light', shots: 'Shots', look: 'Look through' },
     },
     light: {
         by: 'By',

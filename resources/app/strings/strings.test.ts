@@ -11,13 +11,34 @@ import { kit } from './kit';
 import { light } from './light';
 import { offline } from './offline';
 import { log } from './log';
+import { look } from './look';
 import { outings } from './outings';
+import { pictures } from './pictures';
 import { rig } from './rig';
 import { sheet } from './sheet';
 import { shell } from './shell';
 import { terms } from './terms';
 
-const pages = { account, bench, cards, compare, find, first, kit, light, log, offline, outings, rig, sheet, shell, terms, keysOfPlaces };
+const pages = {
+    account,
+    bench,
+    cards,
+    compare,
+    find,
+    first,
+    kit,
+    light,
+    log,
+    look,
+    offline,
+    outings,
+    pictures,
+    rig,
+    sheet,
+    shell,
+    terms,
+    keysOfPlaces,
+};
 
 /** Every text under an object, by the way to it; what is put together from numbers is left to those who put it together. */
 function texts(under: unknown, way: string): [string, string][] {

@@ -2056,7 +2056,7 @@ export interface components {
         };
         SetLook: {
             /**
-             * @description What stands before the made-up camera, and how that is set: each may be left out.
+             * @description What stands before the made-up camera, and how that is set: each may be left out, not all of them.
              * @enum {string}
              */
             target?: "subject" | "seed" | "capsule" | "tooth" | "ruler" | "edge" | "rule" | "dots";
@@ -2137,6 +2137,8 @@ export interface components {
             x?: number;
             /** @description And of its height */
             y?: number;
+            /** @description Marked number for this frame alone; left out = as the rig is set */
+            aperture?: number;
         };
         TakeStep: WithRequired<components["schemas"]["RevisionRequest"], "revision"> & {
             /** @description One step at the bench. */
@@ -3143,10 +3145,36 @@ export interface components {
             /** Format: float */
             sliceMmHalfWidth: number | null;
         };
+        /** @description What stands before the made-up camera. */
+        LookTargetView: {
+            /** @enum {string} */
+            kind: "subject" | "seed" | "capsule" | "tooth" | "ruler" | "edge" | "rule" | "dots";
+            /** @enum {string} */
+            shape: "sheet" | "dome" | "cylinder" | "step";
+            /** Format: float */
+            widthMm: number;
+            /** Format: float */
+            heightMm: number;
+            /**
+             * Format: float
+             * @description 0 = flat
+             */
+            depthMm: number;
+            /**
+             * Format: float
+             * @description From line to line of a ruler or a leaning rule; null = it has none
+             */
+            divisionMm: number | null;
+            /**
+             * Format: float
+             * @description Of a rule out of the plane of focus; null = it is none
+             */
+            leanDeg: number | null;
+        };
         /** @description What stands before a rig’s made-up camera. */
         LookView: {
             revision: number;
-            target: components["schemas"]["TargetView"];
+            target: components["schemas"]["LookTargetView"];
             /** @description Whether its lens truly is something else than is known of it */
             hidden: boolean;
             /** @description Whether the diaphragm is closed while composing */
@@ -3162,6 +3190,8 @@ export interface components {
             aperture: number | null;
             /** Format: float */
             widest: number | null;
+            /** @description Marked stops that the lens has here, the widest first */
+            stops: number[];
             /** Format: float */
             exposureS: number;
             /** Format: float */
@@ -3213,6 +3243,9 @@ export interface components {
             trouble: string | null;
             run: components["schemas"]["RunView"] | null;
             frames: components["schemas"]["FrameView"][];
+            /** @description What the lens is called */
+            lens: string | null;
+            shot: components["schemas"]["ShotSetup"] | null;
         };
         /** @description One end of a part on the joint map. */
         MapEnd: {
@@ -4174,10 +4207,10 @@ export interface components {
             /** Format: float */
             halfWidth: number;
         };
-        /** @description What rigs photograph. */
+        /** @description What all rigs of a comparison photograph. */
         TargetView: {
             /** @enum {string} */
-            kind: "subject" | "seed" | "capsule" | "tooth" | "dots" | "grid" | "print" | "label" | "ruler" | "edge" | "rule";
+            kind: "subject" | "seed" | "capsule" | "tooth" | "dots" | "grid" | "print" | "label";
             /** @enum {string} */
             shape: "sheet" | "dome" | "cylinder" | "step";
             /** Format: float */
@@ -4189,11 +4222,6 @@ export interface components {
              * @description 0 = flat
              */
             depthMm: number;
-            /**
-             * Format: float
-             * @description From line to line of a ruler or a leaning rule; 0 = it has none
-             */
-            divisionMm: number;
         };
         /** @description What is engraved at one position of a scale. */
         TravelMark: {

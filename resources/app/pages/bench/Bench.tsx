@@ -35,6 +35,7 @@ import { StatesDialog } from './StatesDialog';
 import { TrayPanel } from './TrayPanel';
 import { useRig, useSweeps } from './useRig';
 import { Light } from './tabs/Light';
+import { LookThrough } from './tabs/LookThrough';
 import { drawnSubject, plannedFlash } from './tabs/drawn';
 import { Shots } from './tabs/Shots';
 import { works, WorkTabs, type Work } from './tabs/WorkTabs';
@@ -510,6 +511,7 @@ export function Bench({ id, person, rigs }: Props) {
                                                 onStep={step}
                                             />
                                         ),
+                                        look: opened.has('look') && <LookThrough active={work === 'look'} rig={rig} units={units} />,
                                     }}
                                 />
                             </>

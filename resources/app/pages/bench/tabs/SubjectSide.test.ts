@@ -28,6 +28,7 @@ const shots = (over: Partial<Schema['ShotsView']>): Schema['ShotsView'] => ({
     bracketLens: null,
     bracketPart: null,
     bracketMeasured: false,
+    tried: null,
     ...over,
 });
 const ring = (planes: number[]) => ({

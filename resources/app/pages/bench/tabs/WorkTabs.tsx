@@ -2,7 +2,7 @@ import { Tabs } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { strings } from '../../../strings/index';
 
-export const works = ['parts', 'light', 'shots'] as const;
+export const works = ['parts', 'light', 'shots', 'look'] as const;
 export type Work = (typeof works)[number];
 
 interface Props {

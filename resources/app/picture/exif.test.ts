@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { exifFrom } from './pictures';
+import { exifFrom } from './exif';
 
 describe('what a camera wrote', () => {
     const whole = {
