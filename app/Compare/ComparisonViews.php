@@ -73,6 +73,7 @@ final class ComparisonViews
             range: RangeView::of($report),
             findings: array_values(array_map(static fn (Finding $finding): string => $finding->message(), array_filter($report->findings, static fn (Finding $finding): bool => $finding->severity !== Severity::Note))),
             resolvedDetailMm: $compared->resolvedDetailMm,
+            tried: ($compared->picture->lensMm ?? 0.0) > 0.0,
             pixelsLeft: $compared->pixelsLeft,
             cropToMm: $compared->cropToMm,
             blurAtEdgeMm: $compared->blurAtEdgeMm,

@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** One rig of a comparison, brought to what all were to be brought to. */
-#[OA\Schema(required: ['letter', 'id', 'name', 'cameraName', 'title', 'settings', 'met', 'readings', 'halfWidths', 'range', 'findings', 'resolvedDetailMm', 'pixelsLeft', 'cropToMm', 'blurAtEdgeMm', 'depthMm', 'layers', 'adds', 'body', 'drawn', 'tipMm', 'subjectDistanceMm', 'columns', 'gaussianMm', 'brightness', 'travels', 'byHand', 'isCoupled'])]
+#[OA\Schema(required: ['letter', 'id', 'name', 'cameraName', 'title', 'settings', 'met', 'readings', 'halfWidths', 'range', 'findings', 'resolvedDetailMm', 'tried', 'pixelsLeft', 'cropToMm', 'blurAtEdgeMm', 'depthMm', 'layers', 'adds', 'body', 'drawn', 'tipMm', 'subjectDistanceMm', 'columns', 'gaussianMm', 'brightness', 'travels', 'byHand', 'isCoupled'])]
 final readonly class ComparedRigView
 {
     /**
@@ -45,6 +45,8 @@ final readonly class ComparedRigView
         public array $findings,
         #[OA\Property(description: 'Period of the finest lines told apart, in the subject')]
         public ?float $resolvedDetailMm,
+        #[OA\Property(description: 'Whether a trial of its lens is in its detail and its picture')]
+        public bool $tried,
         #[OA\Property(description: 'Columns left of its picture')]
         public ?int $pixelsLeft,
         #[OA\Property(description: 'Width its picture is cropped to; null = nothing is cut off')]

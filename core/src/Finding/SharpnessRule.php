@@ -53,7 +53,7 @@ final class SharpnessRule implements Rule
                     $best === null => $share > Limits::SLICES ? 'frames' : 'magnify',
                     $share > Limits::SLICES => 'both',
                     default => 'single',
-                };
+                }.($best?->tried === null ? '' : ' tried');
             } else {
                 $open[$row] = $isSettable ? $this->wider($context, $row, $at, $limit) : null;
                 $how = $open[$row] === null ? 'magnify' : 'open';
@@ -66,7 +66,7 @@ final class SharpnessRule implements Rule
         $spans = [];
         foreach ($said as $key => $rows) {
             [$kind, $how] = explode(' ', $key);
-            $pattern = self::pattern($kind, $how);
+            $pattern = self::pattern($kind, $how, str_ends_with($key, ' tried'));
             $finding = new Finding($kind === 'spread' ? Code::Diffraction : Code::SliceThin, $kind === 'thin' ? Severity::Note : Severity::Warn, null, $pattern, Phrase::said($pattern, $numbers));
             array_push($spans, ...Span::where(Span::filled($rows, $context->columns->rows), 0.0, INF, $finding, Phrase::said($pattern, $columns)));
         }
@@ -74,15 +74,18 @@ final class SharpnessRule implements Rule
         return $spans;
     }
 
-    private static function pattern(string $kind, string $how): string
+    private static function pattern(string $kind, string $how, bool $isTried): string
     {
         $what = $kind === 'spread'
             ? 'Diffraction draws every point {spot:mm} wide, more than twice the blur limit of {limit:mm}'
             : 'The slice is {slice:mm} ({model}), the subject {depth:mm} deep';
 
+        // What it rests on is said where a trial of the lens tells it.
+        $by = $isTried ? ', by the trial of its lens' : '';
+
         return $what.match ($how) {
-            'both' => ': one shot is best at {single:f}, all of it sharp takes {frames:n} frames at {stacking:f}.',
-            'single' => ': one shot is best at {single:f}.',
+            'both' => ': one shot is best at {single:f}, all of it sharp takes {frames:n} frames at {stacking:f}'.$by.'.',
+            'single' => ': one shot is best at {single:f}'.$by.'.',
             'frames' => ': all of it sharp takes {frames:n} frames.',
             'open' => '. Open to {open:f}.',
             default => ', and no stop mends it: a smaller magnification, cropped, shows as much.',

@@ -42,6 +42,7 @@ export const keys = {
     entry: (outing: number, entry: string) => ['entry', outing, entry],
     blankEntry: (rig: string | null) => ['blank-entry', rig],
     since: (outing: number, entry: string) => ['since', outing, entry],
+    trialOfEntry: (outing: number, entry: string) => ['trial', outing, entry],
     entrySheet: (outing: number, entry: string) => ['entry-sheet', outing, entry],
     rigs: ['rigs'],
     rigsLike: (search: string, page: number) => ['rigs', search, page],

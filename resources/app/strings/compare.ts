@@ -88,6 +88,7 @@ export const compare = {
         frameOf: (letter: string, target: string) => `Frame of ${letter}: ${target}`,
         cropAll: 'crop all to the smallest field',
         large: (letter: string) => `Show ${letter} large, another beside it`,
+        byTrial: 'by its lens’s trial',
         detailShort: 'detail',
         pixelsShort: (pixels: string) => `${pixels} px left`,
         wipe: 'One beside the other',

@@ -124,6 +124,8 @@ export const light = {
         planSingle: 'Plan one shot',
         stack: 'A stack',
         frames: (n: number) => `${n} ${n === 1 ? 'frame' : 'frames'}`,
+        tried: (f: string, m: string) => `By its trial at ${m} the lens is sharpest at ${f}.`,
+        untried: 'Nobody has tried which stop this lens is sharpest at: two from wide open stands for it.',
         stackText: (f: string, slice: string, step: string) => `${f}, slice ${slice}, a step of ${step}.`,
         scale: (percent: string) => `The scale changes by ${percent}\u2009%: leave so much round it.`,
         ways: 'How the slice goes through it',

@@ -3,6 +3,11 @@ const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? on
 /** The log after the outing, and the ledger. */
 export const log = {
     log: {
+        fromPicture: 'Read it off a picture…',
+        takeIt: 'Take it over',
+        trialKept: 'The trial goes to its lens',
+        trialText: 'What it tells, and what it changes; then it is kept with the lens.',
+        keepTrial: 'Keep the trial with its lens…',
         menu: 'Write it down…',
         whose: 'Which outing is this written down for?',
         nav: 'Views of outings',

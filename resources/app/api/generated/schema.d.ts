@@ -2372,6 +2372,8 @@ export interface components {
              * @description Period of the finest lines told apart, in the subject
              */
             resolvedDetailMm: number | null;
+            /** @description Whether a trial of its lens is in its detail and its picture */
+            tried: boolean;
             /** @description Columns left of its picture */
             pixelsLeft: number | null;
             /**

@@ -1,6 +1,6 @@
 import { DndContext, MouseSensor, pointerWithin, TouchSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { api, Refused, type Schema, type SweepView, type TravelView } from '../../api/client';
 import { keys } from '../../api/queries';
@@ -35,10 +35,12 @@ import { StatesDialog } from './StatesDialog';
 import { TrayPanel } from './TrayPanel';
 import { useRig, useSweeps } from './useRig';
 import { Light } from './tabs/Light';
-import { LookThrough } from './tabs/LookThrough';
 import { drawnSubject, plannedFlash } from './tabs/drawn';
 import { Shots } from './tabs/Shots';
 import { works, WorkTabs, type Work } from './tabs/WorkTabs';
+
+/** A camera of its own, that measures pictures: fetched when it is opened. */
+const LookThrough = lazy(async () => ({ default: (await import('./tabs/LookThrough')).LookThrough }));
 
 interface Props {
     id: number;
@@ -511,7 +513,11 @@ export function Bench({ id, person, rigs }: Props) {
                                                 onStep={step}
                                             />
                                         ),
-                                        look: opened.has('look') && <LookThrough active={work === 'look'} rig={rig} units={units} />,
+                                        look: opened.has('look') && (
+                                            <Suspense>
+                                                <LookThrough active={work === 'look'} rig={rig} units={units} />
+                                            </Suspense>
+                                        ),
                                     }}
                                 />
                             </>

@@ -116,6 +116,7 @@ const FrameOf = memo(function FrameOf({ rig, target, units, width, shownMm, onOp
                 {rig.resolvedDetailMm !== null && (
                     <span className="block text-soft">
                         {say.detailShort} {micrometres(rig.resolvedDetailMm)}
+                        {rig.tried && ` ${say.byTrial}`}
                     </span>
                 )}
                 {left !== null && (

@@ -1,6 +1,8 @@
-import { useEffect, useRef, useState, type ClipboardEvent } from 'react';
+import { Fragment, useEffect, useRef, useState, type ClipboardEvent } from 'react';
 import type { KitPart, KitView, MeasureRequest, Schema } from '../../api/client';
+import { MeasurePicture } from '../../measure/MeasurePicture';
 import { strings } from '../../strings/index';
+import { withHalf } from '../../ui/figures';
 import { Tick } from '../../ui/Tick';
 import { typedNumber } from '../../ui/typed';
 import { laidOver, pastedRows } from './pasteTable';
@@ -15,8 +17,16 @@ interface Props {
     onChange: (added: ShotsAdded | null) => void;
 }
 
-type Row = { extent: string; pixels: string; rulerMm: string; workingDistanceMm: string; subjectDistanceMm: string };
-const blank: Row = { extent: '', pixels: '', rulerMm: '', workingDistanceMm: '', subjectDistanceMm: '' };
+type Row = {
+    extent: string;
+    pixels: string;
+    rulerMm: string;
+    workingDistanceMm: string;
+    subjectDistanceMm: string;
+    /** Read off a picture, instead of pixels and a piece of the ruler. */
+    found: { magnification: number; halfWidth: number | null } | null;
+};
+const blank: Row = { extent: '', pixels: '', rulerMm: '', workingDistanceMm: '', subjectDistanceMm: '', found: null };
 const columns = ['extent', 'pixels', 'rulerMm', 'workingDistanceMm', 'subjectDistanceMm'] as const;
 const say = strings.measure;
 const blankClass = 'figures w-full border-b-2 border-brass bg-ground px-1.5 py-1 text-sm';
@@ -38,6 +48,7 @@ export function AddShots({ kit, each, setup, onChange }: Props) {
     const [rows, setRows] = useState<Row[]>([
         { ...blank, extent: setup === null ? '' : String(Math.round(setup.spacersMm * 1000) / 1000) },
     ]);
+    const [measuring, setMeasuring] = useState(false);
     const [windowMm, setWindowMm] = useState('');
     const [pupils, setPupils] = useState({ exitMm: '', entranceMm: '' });
     const parts = kit.parts.filter(({ part }) => spacers.includes(part.kind));
@@ -58,7 +69,9 @@ export function AddShots({ kit, each, setup, onChange }: Props) {
             told.current(entranceMm === null || exitMm === null ? null : { pupils: { entranceMm, exitMm } });
             return;
         }
-        const filled = rows.filter((row) => row.pixels !== '' || row.workingDistanceMm !== '' || row.subjectDistanceMm !== '');
+        const filled = rows.filter(
+            (row) => row.found !== null || row.pixels !== '' || row.workingDistanceMm !== '' || row.subjectDistanceMm !== '',
+        );
         told.current(
             filled.length === 0
                 ? null
@@ -72,8 +85,9 @@ export function AddShots({ kit, each, setup, onChange }: Props) {
                               part: part.id,
                               reads: part.id === variable?.part.id ? typedNumber(row.extent) : null,
                           })),
-                          [onSensor ? 'onSensorMm' : 'pixels']: typedNumber(row.pixels),
-                          rulerMm: typedNumber(row.rulerMm),
+                          ...(row.found
+                              ? { magnification: row.found.magnification, magnificationHalfWidth: row.found.halfWidth }
+                              : { [onSensor ? 'onSensorMm' : 'pixels']: typedNumber(row.pixels), rulerMm: typedNumber(row.rulerMm) }),
                           workingDistanceMm: typedNumber(row.workingDistanceMm),
                           subjectDistanceMm: typedNumber(row.subjectDistanceMm),
                       })),
@@ -199,24 +213,47 @@ export function AddShots({ kit, each, setup, onChange }: Props) {
                             <tbody>
                                 {rows.map((row, at) => (
                                     <tr key={at}>
-                                        {columns.map((name) => (
-                                            <td key={name} className="py-1 pr-2">
-                                                <input
-                                                    aria-label={`${head(name)}, ${say.shot} ${at + 1}`}
-                                                    inputMode="decimal"
-                                                    className={blankClass}
-                                                    value={row[name]}
-                                                    onPaste={(event) => paste(event, at, name)}
-                                                    onChange={(event) =>
-                                                        setRows(
-                                                            rows.map((other, i) =>
-                                                                i === at ? { ...other, [name]: event.target.value } : other,
-                                                            ),
-                                                        )
-                                                    }
-                                                />
-                                            </td>
-                                        ))}
+                                        {columns
+                                            .filter((name) => row.found === null || (name !== 'pixels' && name !== 'rulerMm'))
+                                            .map((name) => (
+                                                <Fragment key={name}>
+                                                    {name === 'workingDistanceMm' && row.found !== null && (
+                                                        <td colSpan={2} className="figures py-1 pr-2 text-sm">
+                                                            {withHalf(row.found.magnification, row.found.halfWidth ?? 0)} ×{' '}
+                                                            <button
+                                                                type="button"
+                                                                className="px-1 text-soft hover:text-ink"
+                                                                aria-label={say.notFromPicture(at + 1)}
+                                                                onClick={() =>
+                                                                    setRows(
+                                                                        rows.map((other, i) =>
+                                                                            i === at ? { ...other, found: null } : other,
+                                                                        ),
+                                                                    )
+                                                                }
+                                                            >
+                                                                ×
+                                                            </button>
+                                                        </td>
+                                                    )}
+                                                    <td className="py-1 pr-2">
+                                                        <input
+                                                            aria-label={`${head(name)}, ${say.shot} ${at + 1}`}
+                                                            inputMode="decimal"
+                                                            className={blankClass}
+                                                            value={row[name]}
+                                                            onPaste={(event) => paste(event, at, name)}
+                                                            onChange={(event) =>
+                                                                setRows(
+                                                                    rows.map((other, i) =>
+                                                                        i === at ? { ...other, [name]: event.target.value } : other,
+                                                                    ),
+                                                                )
+                                                            }
+                                                        />
+                                                    </td>
+                                                </Fragment>
+                                            ))}
                                     </tr>
                                 ))}
                             </tbody>
@@ -230,9 +267,32 @@ export function AddShots({ kit, each, setup, onChange }: Props) {
                         >
                             {say.another}
                         </button>{' '}
+                        ·{' '}
+                        <button type="button" className="text-beam underline underline-offset-2" onClick={() => setMeasuring(true)}>
+                            {say.fromPicture}
+                        </button>{' '}
                         · {say.paste}
                     </p>
                 </>
+            )}
+            {measuring && (
+                <MeasurePicture
+                    kit={kit}
+                    whats={['ruler', 'marks']}
+                    keep={say.takeIt}
+                    onKeep={({ magnification, magnificationHalfWidth, camera: took }) => {
+                        if (magnification === null) return;
+                        if (took !== null) setCamera(took);
+                        const found = { magnification, halfWidth: magnificationHalfWidth };
+                        const free = rows.findIndex((row) => row.pixels === '' && row.found === null);
+                        setRows(
+                            free >= 0
+                                ? rows.map((row, i) => (i === free ? { ...row, found } : row))
+                                : [...rows, { ...blank, extent: rows[rows.length - 1]?.extent ?? '', found }],
+                        );
+                    }}
+                    onClose={() => setMeasuring(false)}
+                />
             )}
             {by === 'window' && (
                 <label className="block w-48 text-sm">

@@ -1,4 +1,4 @@
-import { kindWords } from '../../ui/figures';
+import { fNumber, kindWords, magnification } from '../../ui/figures';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, Refused, type KitPart, type KitView, type PartFields, type Schema } from '../../api/client';
@@ -69,6 +69,7 @@ export function PartPanel({ kit, each, change, onClose, onChoose, setup, onMeasu
             })
             .catch(() => undefined);
 
+    const trials = trialsOf(each.fields['trials']);
     return (
         <>
             <div className="flex items-baseline justify-between gap-2 pb-2">
@@ -81,6 +82,11 @@ export function PartPanel({ kit, each, change, onClose, onChoose, setup, onMeasu
                     <button type="button" className="text-beam underline underline-offset-2" onClick={() => setMeasuring(true)}>
                         {shots > 0 ? strings.kit.shotsOpen : strings.kit.measure}
                     </button>
+                </p>
+            )}
+            {trials.length > 0 && (
+                <p className="pb-2 text-xs text-soft">
+                    {strings.kit.trials(trials.length)} {trials.join('; ')}.
                 </p>
             )}
             <PartForm
@@ -137,4 +143,18 @@ export function PartPanel({ kit, each, change, onClose, onChoose, setup, onMeasu
             )}
         </>
     );
+}
+
+interface Tried {
+    magnification: number;
+    reversed?: boolean;
+    stops: { aperture: number; mtf50: number }[];
+}
+
+/** Which stop each of a lens’s trials found the sharpest, in words. */
+function trialsOf(kept: unknown): string[] {
+    return (Array.isArray(kept) ? (kept as Tried[]) : []).map(({ magnification: m, reversed, stops }) => {
+        const sharpest = stops.reduce((best, stop) => (stop.mtf50 > best.mtf50 ? stop : best));
+        return strings.kit.trialOf(fNumber(sharpest.aperture), magnification(m), reversed === true);
+    });
 }

@@ -15,10 +15,10 @@ export function pastedRows(text: string): string[][] | null {
 }
 
 /** A table laid over rows of blanks from one blank on; rows that aren't there yet are made. */
-export function laidOver<Row extends Record<string, string>>(
+export function laidOver<Name extends string, Row extends Record<Name, string>>(
     rows: readonly Row[],
-    names: readonly (keyof Row & string)[],
-    at: { row: number; name: keyof Row & string },
+    names: readonly Name[],
+    at: { row: number; name: Name },
     cells: readonly (readonly string[])[],
     blank: Row,
 ): Row[] {

@@ -4,7 +4,7 @@ import { api, type RigView, type Schema } from '../../../api/client';
 import { keys } from '../../../api/queries';
 import { strings } from '../../../strings/index';
 import { Button } from '../../../ui/Button';
-import { digits, fNumber, length, type Units } from '../../../ui/figures';
+import { digits, fNumber, length, magnification, type Units } from '../../../ui/figures';
 import { Lost } from '../../../ui/Lost';
 import { time } from '../../../ui/shutter';
 import { MeasureStep } from './MeasureStep';
@@ -92,6 +92,9 @@ export const Shots = memo(function Shots({ active, rig, held, units, busy, onSte
                         {told.sliceMm !== null && told.frames !== null && (
                             <WayCard title={say.stack} figure={say.frames(told.frames)} press={null}>
                                 {say.stackText(stop(told.stackAperture), mm(told.sliceMm), mm(told.sliceMm * (1 - told.overlap)))}{' '}
+                                {told.tried
+                                    ? `${say.tried(fNumber(told.tried.sharpest), magnification(told.tried.magnification))} `
+                                    : told.stackAperture !== null && `${say.untried} `}
                                 {told.scaleChange !== null && say.scale(digits(100 * told.scaleChange))}{' '}
                                 {told.seconds !== null && takes(told.seconds, told.frames)}
                             </WayCard>

@@ -2,6 +2,8 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState, type ReactNode, type SubmitEvent } from 'react';
 import { api, reasonOf } from '../../../api/client';
 import { keys, logChanged } from '../../../api/queries';
+import { useKits } from '../../../kit/useKit';
+import { MeasurePicture, type Found } from '../../../measure/MeasurePicture';
 import { newId, saidWithout, type Entry, type Picture } from '../../../offline/outings';
 import { usePreferences } from '../../../shell/preferences';
 import { strings } from '../../../strings/index';
@@ -35,6 +37,9 @@ export function EntryDialog({ outing, subjects, from, at, replaces, title, text,
     const form = useRef<HTMLFormElement>(null);
     const [pictures, setPictures] = useState<readonly Picture[]>(from.pictures ?? []);
     const [reading, setReading] = useState(false);
+    const [measuring, setMeasuring] = useState(false);
+    const { id: kitId } = useKits();
+    const kit = useQuery({ queryKey: keys.kit(kitId), queryFn: () => api.kit(kitId ?? 0), enabled: kitId !== undefined });
     const [busy, setBusy] = useState(false);
     const [trouble, setTrouble] = useState<string | null>(null);
     const shown = (mm: number | undefined) => (mm === undefined ? '' : lengthDigits(mm, units));
@@ -65,6 +70,35 @@ export function EntryDialog({ outing, subjects, from, at, replaces, title, text,
             })
             .catch((error: unknown) => setTrouble(reasonOf(error)))
             .finally(() => setBusy(false));
+    };
+    /** What a picture told goes into its blanks: nothing is kept before all of it is. */
+    const takeOver = (found: Found) => {
+        const blank = (name: string) => form.current?.elements.namedItem(name);
+        const put = (name: string, value: number | null) => {
+            const to = blank(name);
+            if (to instanceof HTMLInputElement && value !== null) to.value = figureWords(value);
+        };
+        if (found.mtf50 !== null) {
+            const [trial, aperture] = [blank('trial'), blank('aperture')];
+            const stop = aperture instanceof HTMLInputElement ? aperture.value.trim() : '';
+            if (trial instanceof HTMLTextAreaElement)
+                trial.value = [
+                    trial.value.trim(),
+                    [stop === '' ? '?' : stop, figureWords(found.mtf50), found.halfWidth === null ? '' : figureWords(found.halfWidth)]
+                        .join(' ')
+                        .trim(),
+                ]
+                    .filter((line) => line !== '')
+                    .join('\n');
+        } else if (found.sliceMm !== null) {
+            const mm = units === 'mm' ? 1 : 25.4;
+            put('slice', found.sliceMm / mm);
+            put('sliceHalf', found.sliceHalfWidthMm === null ? null : found.sliceHalfWidthMm / mm);
+        } else {
+            put('magnification', found.magnification);
+            put('magnificationHalf', found.magnificationHalfWidth);
+            put('across', null);
+        }
     };
     const add = async (files: FileList) => {
         setReading(true);
@@ -140,7 +174,14 @@ export function EntryDialog({ outing, subjects, from, at, replaces, title, text,
                             />
                         ))}
                     </div>
-                    <p className="pt-1 text-xs text-soft">{say.rulerText}</p>
+                    <p className="pt-1 text-xs text-soft">
+                        {say.rulerText}{' '}
+                        {kit.data && (
+                            <button type="button" className="text-beam underline underline-offset-2" onClick={() => setMeasuring(true)}>
+                                {say.fromPicture}
+                            </button>
+                        )}
+                    </p>
                 </Group>
                 <Group title={say.exposure}>
                     <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
@@ -255,6 +296,15 @@ export function EntryDialog({ outing, subjects, from, at, replaces, title, text,
                 </Group>
                 <FormEnd trouble={trouble} keep={say.keep} busy={busy || reading} onCancel={onClose} />
             </form>
+            {measuring && kit.data && (
+                <MeasurePicture
+                    kit={kit.data}
+                    whats={['ruler', 'marks', 'rule', 'edge']}
+                    keep={say.takeIt}
+                    onKeep={takeOver}
+                    onClose={() => setMeasuring(false)}
+                />
+            )}
         </Dialog>
     );
 }

@@ -15,6 +15,7 @@ import { dayOf, dateWords, timeOf } from '../day';
 import { AgainDialog } from './AgainDialog';
 import { ChangeEntry } from './EntryDialog';
 import { ShotDialog } from './ShotDialog';
+import { TrialOfEntry } from './TrialOfEntry';
 import { figures, told } from './told';
 
 const say = strings.log;
@@ -32,7 +33,7 @@ export function EntryRow({ entry, several = false, subjects }: Props) {
     const { units } = usePreferences();
     const queries = useQueryClient();
     const navigate = useNavigate();
-    const [asks, setAsks] = useState<'again' | 'change' | 'shot' | 'takeBack' | null>(null);
+    const [asks, setAsks] = useState<'again' | 'change' | 'shot' | 'trial' | 'takeBack' | null>(null);
     const takeBack = useMutation({
         mutationFn: async () => {
             const whole = (await api.entry(entry.outing, entry.id)).entry as unknown as Entry;
@@ -139,6 +140,7 @@ export function EntryRow({ entry, several = false, subjects }: Props) {
                     {(entry.measured.magnification !== null || entry.measured.workingDistanceMm !== null) && (
                         <MenuItem onSelect={() => setAsks('shot')}>{say.shot}</MenuItem>
                     )}
+                    {entry.trial.length > 0 && <MenuItem onSelect={() => setAsks('trial')}>{say.keepTrial}</MenuItem>}
                     {entry.pictures.map((each, n) => (
                         <MenuItem
                             key={`${each.name} ${n}`}
@@ -154,6 +156,7 @@ export function EntryRow({ entry, several = false, subjects }: Props) {
             {asks === 'again' && <AgainDialog entry={entry} onClose={() => setAsks(null)} />}
             {asks === 'change' && <ChangeEntry outing={entry.outing} entry={entry.id} subjects={subjects} onClose={() => setAsks(null)} />}
             {asks === 'shot' && <ShotDialog outing={entry.outing} entry={entry.id} onClose={() => setAsks(null)} />}
+            {asks === 'trial' && <TrialOfEntry outing={entry.outing} entry={entry.id} onClose={() => setAsks(null)} />}
             <Dialog open={asks === 'takeBack'} onOpenChange={(on) => !on && setAsks(null)} title={say.takeBack} text={say.takeBackText}>
                 {takeBack.error !== null && (
                     <p role="alert" className="mb-2 border-l-[3px] border-ink pl-2 text-sm">
