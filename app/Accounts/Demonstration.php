@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Accounts;
 
 use App\Bench\RigStore;
+use App\Look\LookStore;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Models\User;
@@ -22,7 +23,10 @@ final class Demonstration
     /** Days from today on which each made-up outing is, by the beginning of its file's name. */
     private const DAYS = ['1' => -9, '2' => 0, '3' => 6];
 
-    public function __construct(private readonly RigStore $rigs, private readonly OutingStore $outings)
+    /** The rig at which it is found out what a lens truly is: alone on tubes of two lengths. */
+    private const LESSON = 'Lichen disc';
+
+    public function __construct(private readonly RigStore $rigs, private readonly OutingStore $outings, private readonly LookStore $looks)
     {
     }
 
@@ -57,7 +61,10 @@ final class Demonstration
             if ($document instanceof \stdClass) {
                 $this->refer($document, $ids);
                 $core = RigFile::read($document);
-                $this->rigs->create($user, $kit, $core, $core->name);
+                $rig = $this->rigs->create($user, $kit, $core, $core->name);
+                if ($core->name === self::LESSON) {
+                    $this->looks->of($rig)->update(['target' => 'ruler', 'hidden' => true]);
+                }
             }
         }
         foreach (glob(self::folder().'/outings/*.outing.json') ?: [] as $path) {

@@ -17,18 +17,22 @@ use App\Look\LookStore;
 use App\Look\StackRuns;
 use App\Models\Frame;
 use App\Models\Look;
+use App\Models\Part;
 use App\Models\Rig;
 use App\Models\StackRun;
 use App\Models\User;
 use App\Pictures\Labelled;
 use App\Pictures\PictureFile;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Str;
 use Symfony\Component\Process\Process;
 use Tests\TestCase;
+use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Measure\Ruler;
 use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Reading\Uncertainty;
 
 /** Look through: the made-up rail and camera as a process of their own, frames with their figures inside, a stack that loses none. */
 final class LookApiTest extends TestCase
@@ -352,6 +356,87 @@ final class LookApiTest extends TestCase
             $ids[] = $this->postJson($this->at('frames'), ['key' => (string) Str::uuid()])->assertOk()->json('id');
         }
         $this->assertSame(array_slice($ids, 2), Frame::query()->orderBy('id')->pluck('id')->all());
+    }
+
+    public function test_a_lens_that_nobody_knows_is_found_out_by_two_pictures_and_the_third_is_predicted(): void
+    {
+        $this->rig = $this->rigOf($this->user, 'Lichen disc');
+        $this->getJson($this->at())->assertOk()->assertJson(['hidden' => true, 'target' => ['kind' => 'ruler']]);
+        $before = $this->halfWidth();
+        // On 24 mm of tubes, then on 15.
+        $this->shot();
+        $this->removed(1);
+        $this->shot();
+        // And on 9: taken back, and the other one taken off.
+        $this->postJson("/api/rigs/{$this->rig->id}/undo", ['revision' => $this->rig->refresh()->revision])->assertOk();
+        $this->removed(0);
+        $predicted = (float) Reading::of($this->core())->magnification;
+        $half = $this->halfWidth();
+        $this->assertLessThan($before / 3.0, $half);
+        $truth = $this->seen()['magnification'];
+        $this->assertEqualsWithDelta($truth, $predicted, $half);
+        // Nobody could have known it by what is engraved.
+        $this->assertNotEqualsWithDelta($truth, $this->byTheCatalogue(), 1e-4);
+    }
+
+    private function core(): \ZincThimble\Core\Rig\Rig
+    {
+        return $this->app->make(RigStore::class)->read(Rig::query()->with('parts')->findOrFail($this->rig->id));
+    }
+
+    private function halfWidth(): float
+    {
+        return (float) Uncertainty::of($this->core())->halfWidth('magnification');
+    }
+
+    private function byTheCatalogue(): float
+    {
+        $document = json_decode((string) json_encode(RigFile::document($this->core())), false);
+        foreach ($document->chain as $part) {
+            unset($part->shots);
+        }
+
+        return (float) Reading::of(RigFile::read($document))->magnification;
+    }
+
+    private function removed(int $index): void
+    {
+        $this->postJson("/api/rigs/{$this->rig->id}/steps", ['revision' => $this->rig->refresh()->revision, 'step' => ['action' => 'remove', 'index' => $index]])->assertOk();
+    }
+
+    /** @return array<string, mixed> a frame of the ruler, measured as the screen does it */
+    private function seen(): array
+    {
+        $look = $this->getJson($this->at())->json();
+        $this->postJson($this->at('live'), ['railMm' => $look['middleMm']])->assertOk();
+        $frame = $this->postJson($this->at('frames'), ['key' => (string) Str::uuid()])->assertOk()->json();
+        $png = (string) $this->get($this->at("frames/{$frame['id']}"))->getContent();
+        $box = imagecrop(self::image($png), ['x' => 0, 'y' => 400, 'width' => $frame['width'], 'height' => 160]);
+        self::assertNotFalse($box);
+        ob_start();
+        imagepng($box);
+
+        return $this->post("/api/kits/{$this->rig->kit_id}/pictures", [
+            'what' => 'ruler', 'divisionMm' => (string) $frame['divisionMm'], 'width' => $look['columns'], 'height' => $look['rows'], 'box' => UploadedFile::fake()->createWithContent('box.png', (string) ob_get_clean()),
+        ], ['Accept' => 'application/json'])->assertOk()->json();
+    }
+
+    private static function image(string $png): \GdImage
+    {
+        $image = imagecreatefromstring($png);
+        self::assertNotFalse($image);
+
+        return $image;
+    }
+
+    private function shot(): void
+    {
+        $found = $this->seen();
+        $shot = $this->getJson($this->at())->json('shot');
+        $part = Part::query()->findOrFail($shot['part']);
+        $this->postJson("/api/kits/{$this->rig->kit_id}/parts/{$part->id}/measure", ['version' => $part->version, 'keep' => true, 'shots' => [[
+            'camera' => $shot['camera'], 'reversed' => $shot['reversed'], 'spacersMm' => $shot['spacersMm'], 'focus' => $shot['focus'], 'magnification' => $found['magnification'], 'magnificationHalfWidth' => $found['magnificationHalfWidth'],
+        ]]])->assertOk();
     }
 
     private function magnification(): float

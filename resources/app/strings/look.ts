@@ -64,8 +64,13 @@ export const look = {
         drop: (name: string) => `Delete ${name}`,
         stack: (n: number) => `stack, frame ${n}`,
         hidden: 'Its lens is not quite what is engraved',
-        hiddenText:
-            'Each lens then has true figures of its own that nobody is told. Put the ruler before it, take a frame and measure it at two lengths of tube; keep both as shots. Then ask for a third length: the prediction holds.',
+        lesson: 'Its figures are its own, and nobody is told them. Find them out:',
+        steps: [
+            'Put a ruler before it, take a frame, measure it, and keep it as a shot of the lens.',
+            'Take a tube off, or put one on, and do the same once more.',
+            'Set a third length and look at the magnification that is predicted, with its half-width.',
+            'Take a frame of the ruler there: it comes to what was predicted.',
+        ],
         lost: 'Lose the connection',
         lostText: 'The rail and the camera don’t answer until this is taken off.',
         stands: 'A made-up camera and rail stand in for yours. The rail’s way can be saved as G-code for a controller you built.',

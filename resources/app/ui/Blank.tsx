@@ -10,14 +10,18 @@ interface Props {
     onSet: (value: number | null) => Promise<unknown>;
     /** What may stand in it, where the server would say it in other units. */
     range?: string;
+    /** How it is said; the digits that count unless given. */
+    tell?: (value: number) => string;
 }
 
+const plain = (value: number) => digits(value).replaceAll(',', '');
+
 /** A blank of a sentence that is filled in and then sent: once, when it is left. Escape leaves it as it was. */
-export function Blank({ label, value, onSet, range }: Props) {
+export function Blank({ label, value, onSet, range, tell = plain }: Props) {
     const id = useId();
     const [text, setText] = useState<string | null>(null);
     const [trouble, setTrouble] = useState<string | null>(null);
-    const kept = value === null ? '' : digits(value).replaceAll(',', '');
+    const kept = value === null ? '' : tell(value);
     const shown = text ?? kept;
     const send = () => {
         if (text === null || text.trim() === kept) {

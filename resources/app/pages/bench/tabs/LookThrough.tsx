@@ -146,6 +146,7 @@ export const LookThrough = memo(function LookThrough({ active, rig, units }: Pro
     return (
         <div className="grid gap-x-6 gap-y-3 p-3 lg:grid-cols-[minmax(0,420px)_minmax(0,1fr)]">
             <div className="min-w-0">
+                <h2 className="sr-only">{say.title}</h2>
                 <Finder
                     look={look}
                     canvas={canvas}
@@ -183,7 +184,8 @@ export const LookThrough = memo(function LookThrough({ active, rig, units }: Pro
                     <dd className="figures text-brass">
                         <Blank
                             label={say.railLabel}
-                            value={Math.round(shownMm * 1000) / 1000}
+                            value={Math.round(shownMm * 1e4) / 1e4}
+                            tell={(mm) => String(Math.round(mm * 1e4) / 1e4)}
                             onSet={(mm) => {
                                 if (mm !== null) finder.goTo(Math.max(0, Math.min(look.travelMm, mm)));
                                 return Promise.resolve();
@@ -345,7 +347,16 @@ export const LookThrough = memo(function LookThrough({ active, rig, units }: Pro
                     <Tick checked={look.hidden} onChange={(hidden) => act('set', () => set({ hidden }))}>
                         {say.hidden}
                     </Tick>
-                    {look.hidden && <p className="pl-5 text-soft">{say.hiddenText}</p>}
+                    {look.hidden && (
+                        <div className="pl-5 text-soft">
+                            {say.lesson}
+                            <ol className="list-decimal pl-4">
+                                {say.steps.map((step) => (
+                                    <li key={step}>{step}</li>
+                                ))}
+                            </ol>
+                        </div>
+                    )}
                     <Tick checked={look.lost} onChange={(lost) => act('set', () => set({ lost }))}>
                         {say.lost}
                     </Tick>
