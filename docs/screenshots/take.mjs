@@ -19,6 +19,13 @@ const go = async (path, on = page) => {
     await still(on);
 };
 const blurred = (on = page) => on.evaluate(() => document.activeElement?.blur());
+/** A drag across shares of a box. */
+const drag = async (box, [x1, y1], [x2, y2]) => {
+    await page.mouse.move(box.x + x1 * box.width, box.y + y1 * box.height);
+    await page.mouse.down();
+    await page.mouse.move(box.x + x2 * box.width, box.y + y2 * box.height, { steps: 6 });
+    await page.mouse.up();
+};
 const fill = async (label, text) => {
     await page.getByLabel(label).fill(text);
     await page.keyboard.press('Enter');
@@ -78,27 +85,52 @@ const pictures = {
     },
     sheet: () => go(`/sheet/${seed}`),
     kit: () => go('/kit'),
-    'kit-part': () => go(`/kit?part=${part('Moor 50')}`),
+    'look-through': async () => {
+        await go(`/bench/${seed}`);
+        await page.getByRole('tab', { name: 'Look through' }).click();
+        await still(page);
+        await page.getByRole('button', { name: /^Before it/ }).click();
+        await page.getByRole('menuitemradio', { name: 'a seed', exact: true }).click();
+        await still(page);
+        await page.getByRole('button', { name: /^Run the stack/ }).click();
+        await page.getByText(/^11 taken/).waitFor({ timeout: 240_000 });
+        await blurred();
+        await page.waitForTimeout(800);
+    },
     measure: async () => {
-        await go(`/kit?part=${part('Fell 35')}`);
-        await page.getByRole('button', { name: 'Measure it with a ruler' }).click();
+        await go(`/bench/${rig('Lichen disc')}`);
+        await page.getByRole('tab', { name: 'Look through' }).click();
         await still(page);
-        const row = page.getByRole('dialog').getByRole('textbox');
-        for (const [at, text] of ['14', '2050', '20', '85.5', ''].entries()) if (text !== '') await row.nth(at).fill(text);
-        await page.getByRole('button', { name: 'Preview' }).click();
+        await page.getByRole('button', { name: 'One frame' }).click();
+        await page.getByRole('button', { name: 'Measure it' }).click();
+        const picture = page.getByRole('dialog').getByRole('img', { name: /draw a box/ });
+        await picture.waitFor();
+        await page.waitForTimeout(800);
+        await drag(await picture.boundingBox(), [0.16, 0.44], [0.84, 0.56]);
+        await page.getByTestId('found').waitFor();
+        await page.waitForTimeout(600);
+    },
+    trial: async () => {
+        await go(`/bench/${rig('Tower clock tooth')}`);
+        await page.getByRole('tab', { name: 'Look through' }).click();
         await still(page);
+        await page.getByRole('button', { name: /^Before it/ }).click();
+        await page.getByRole('menuitemradio', { name: 'a slanted edge', exact: true }).click();
+        await page.getByRole('checkbox', { name: /not quite what is engraved/ }).click();
+        await still(page);
+        await page.getByRole('button', { name: 'A trial of all stops' }).click();
+        const picture = page.getByRole('dialog').getByRole('img', { name: /draw a box/ });
+        await picture.waitFor({ timeout: 60_000 });
+        await page.waitForTimeout(800);
+        await drag(await picture.boundingBox(), [0.4, 0.2], [0.6, 0.8]);
+        await page.getByRole('button', { name: 'Measure them' }).click();
+        await page.getByTestId('sharpest').waitFor({ timeout: 60_000 });
+        await page.waitForTimeout(600);
     },
     'joint-map': () => go('/kit?view=map'),
     find: () => go('/find?fieldWidthMm=18&leastRoomMm=60'),
     card: () => go('/find/cards'),
     compare: () => go(`/compare?rigs=${[rig('Tower clock tooth'), seed, rig('Lichen disc')].join(',')}&to=fieldWidthMm&value=20`),
-    'compare-wipe': async () => {
-        await go(`/compare?rigs=${[rig('Tower clock tooth'), seed, rig('Lichen disc')].join(',')}&to=fieldWidthMm&value=20`);
-        await page.keyboard.press('b');
-        await page.keyboard.press('w');
-        await page.getByText('developing').first().waitFor({ state: 'hidden', timeout: 20_000 });
-        await page.waitForTimeout(4000);
-    },
     outing: async () => {
         const [{ id }] = (await json('/api/outings')).filter(({ name }) => name === 'Fen edge, first frost');
         await go(`/outings/${id}`);

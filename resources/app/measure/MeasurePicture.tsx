@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { api, reasonOf, type KitView, type Schema } from '../api/client';
+import { Compared } from '../kit/Compared';
 import { strings } from '../strings/index';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
@@ -24,6 +25,8 @@ interface Props {
     leanDeg?: number | null;
     /** Known here, for line pairs in the subject. */
     magnification?: number | null;
+    /** What a magnification would settle: shown before anything is kept. */
+    settles?: (found: Found) => Promise<Schema['MeasureView']>;
     /** What is done with what was found. */
     keep: string;
     onKeep: (found: Found, picture: Opened) => unknown;
@@ -33,7 +36,18 @@ interface Props {
 const blank = 'figures w-20 border-b-2 border-brass bg-ground px-1.5 py-1 text-sm';
 
 /** A picture is opened, and stays here; a box of it is sent, and what was found in it drawn over it. */
-export function MeasurePicture({ kit, whats, source = null, divisionMm, leanDeg, magnification = null, keep, onKeep, onClose }: Props) {
+export function MeasurePicture({
+    kit,
+    whats,
+    source = null,
+    divisionMm,
+    leanDeg,
+    magnification = null,
+    keep,
+    settles,
+    onKeep,
+    onClose,
+}: Props) {
     const [picture, setPicture] = useState<Opened | null>(null);
     const [what, setWhat] = useState<What>(whats[0] ?? 'ruler');
     const [division, setDivision] = useState(divisionMm == null ? '1' : String(divisionMm));
@@ -45,7 +59,10 @@ export function MeasurePicture({ kit, whats, source = null, divisionMm, leanDeg,
     const [found, setFound] = useState<Found | null>(null);
     const [trouble, setTrouble] = useState<string | null>(null);
     const [busy, setBusy] = useState(false);
+    const [settled, setSettled] = useState<Schema['MeasureView'] | null>(null);
     const asked = useRef(0);
+    const settle = useRef(settles);
+    settle.current = settles;
     const cameras = kit.parts.filter(({ part }) => part.kind === 'camera');
 
     const open = useCallback(async (blob: Blob, name: string) => {
@@ -98,6 +115,20 @@ export function MeasurePicture({ kit, whats, source = null, divisionMm, leanDeg,
         }, 250);
         return () => clearTimeout(wait);
     }, [picture, what, division, lean, between, camera, box, marks, kit.id, magnification]);
+
+    useEffect(() => {
+        setSettled(null);
+        if (found === null || found.magnification === null || !settle.current) return;
+        let isOld = false;
+        // Where it can’t be a shot, the figure stands all the same.
+        settle
+            .current(found)
+            .then((view) => !isOld && setSettled(view))
+            .catch(() => undefined);
+        return () => {
+            isOld = true;
+        };
+    }, [found]);
 
     const store = () => {
         if (!found || !picture) return;
@@ -215,6 +246,7 @@ export function MeasurePicture({ kit, whats, source = null, divisionMm, leanDeg,
                         </p>
                     )}
                     {found && <Told found={found} />}
+                    {settled && <Compared view={settled} />}
                 </div>
                 {picture && (
                     <label className="flex flex-wrap items-center gap-1.5 text-sm">

@@ -111,7 +111,7 @@ export function Finder({ look, canvas, isEmpty, free, shownMm, crop, units, onCr
             />
             <span
                 aria-hidden="true"
-                className="figures absolute bottom-1.5 left-2 border-b-2 border-x-2 border-plate pb-1 text-center text-xs leading-none text-plate [text-shadow:0_0_3px_var(--ink)]"
+                className="figures absolute bottom-1.5 left-2 border-x-2 border-b-2 border-plate bg-ink/70 pb-1 text-center text-xs leading-none text-plate"
                 style={{ width: `${(100 * bar) / look.fieldWidthMm}%` }}
             >
                 {length(bar, units)}

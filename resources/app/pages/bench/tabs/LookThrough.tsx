@@ -113,13 +113,14 @@ export const LookThrough = memo(function LookThrough({ active, rig, units }: Pro
             setSaid(null);
             setTrying(found);
         });
-    const keepShot = async (found: Found) => {
+    /** What was found as a shot of the lens: shown first, with what it settles, then kept. */
+    const shotOf = async (found: Found, keep: boolean) => {
         const { shot } = look;
         const part = kit.data?.parts.find((each) => each.part.id === shot?.part);
         if (!shot || !part || kitId === undefined || found.magnification === null) throw new Error(say.noShot);
-        await api.measure(kitId, shot.part, {
+        return api.measure(kitId, shot.part, {
             version: part.version,
-            keep: true,
+            keep,
             ...(shot.zoomMm === null ? {} : { zoomMm: shot.zoomMm }),
             shots: [
                 {
@@ -132,6 +133,9 @@ export const LookThrough = memo(function LookThrough({ active, rig, units }: Pro
                 },
             ],
         });
+    };
+    const keepShot = async (found: Found) => {
+        await shotOf(found, true);
         kitChanged(queries, undefined);
         setSaid(say.shotKept(look.lens ?? ''));
     };
@@ -180,7 +184,7 @@ export const LookThrough = memo(function LookThrough({ active, rig, units }: Pro
                             onChange={(target) => act('set', () => set({ target }))}
                         />
                     </dd>
-                    <dt>{say.rail(length(look.unitMm, units))}</dt>
+                    <dt>{say.rail(units === 'mm' ? `${Number(look.unitMm.toFixed(5))}\u2009mm` : length(look.unitMm, units))}</dt>
                     <dd className="figures text-brass">
                         <Blank
                             label={say.railLabel}
@@ -377,6 +381,7 @@ export const LookThrough = memo(function LookThrough({ active, rig, units }: Pro
                             ? say.note
                             : say.keepShot(look.lens ?? '')
                     }
+                    {...(look.shot !== null && { settles: (found: Found) => shotOf(found, false) })}
                     onKeep={(found) =>
                         found.magnification !== null && look.shot !== null
                             ? keepShot(found)
