@@ -23,6 +23,7 @@ use ZincThimble\Core\Gear\Lamp;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\LensFigures;
 use ZincThimble\Core\Gear\LensShot;
+use ZincThimble\Core\Gear\LensTrial;
 use ZincThimble\Core\Gear\Objective;
 use ZincThimble\Core\Gear\Parts;
 use ZincThimble\Core\Gear\Port;
@@ -32,6 +33,7 @@ use ZincThimble\Core\Gear\Side;
 use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Gear\Support;
 use ZincThimble\Core\Gear\Teleconverter;
+use ZincThimble\Core\Gear\TriedStop;
 use ZincThimble\Core\Gear\Values;
 
 /** Every field of every thing arrives under its own name, and what is left out is what the file format says. */
@@ -268,6 +270,20 @@ final class FiguresByNameTest extends TestCase
         $this->assertSame([], $lens->figures->withShots([])->shots);
         $this->assertCount(2, $lens->figures->shots, 'and the figures are as they were');
         $this->refused('spacersMm', Kind::Lens, self::FIGURES + ['shots' => [['cameraRegisterMm' => 44.5]]]);
+    }
+
+    public function test_a_trial_has_every_figure_by_its_name(): void
+    {
+        $lens = self::made(Kind::Lens, Lens::class, self::FIGURES + ['trials' => [
+            ['magnification' => 1.5, 'pitchMm' => 0.0039, 'reversed' => true, 'wavelengthNm' => 530, 'zoomMm' => 47, 'at' => '2026-11-02', 'note' => 'on the bellows', 'stops' => [
+                ['aperture' => 8, 'effectiveAperture' => 20, 'mtf50' => 0.16, 'halfWidth' => 0.01], ['aperture' => 4, 'effectiveAperture' => 10, 'mtf50' => 0.2],
+            ]],
+            ['magnification' => 1, 'pitchMm' => 0.004, 'stops' => [['aperture' => 5.6, 'effectiveAperture' => 11, 'mtf50' => 0.2]]],
+        ]]);
+        [$trial, $bare] = $lens->trials;
+        $this->assertEquals(new LensTrial(1.5, 0.0039, [new TriedStop(4.0, 10.0, 0.2), new TriedStop(8.0, 20.0, 0.16, 0.01)], true, 530.0, 47.0, '2026-11-02', 'on the bellows'), $trial);
+        $this->assertEquals(new LensTrial(magnification: 1.0, pitchMm: 0.004, stops: [new TriedStop(5.6, 11.0, 0.2)]), $bare);
+        $this->refused('mtf50', Kind::Lens, self::FIGURES + ['trials' => [['magnification' => 1, 'pitchMm' => 0.004, 'stops' => [['aperture' => 5.6, 'effectiveAperture' => 11]]]]]);
     }
 
     public function test_a_shot_is_of_one_station_alone(): void

@@ -124,6 +124,7 @@ export const light = {
         planSingle: 'Plan one shot',
         stack: 'A stack',
         frames: (n: number) => `${n} ${n === 1 ? 'frame' : 'frames'}`,
+        runIt: 'Run it on the made-up rail',
         tried: (f: string, m: string) => `By its trial at ${m} the lens is sharpest at ${f}.`,
         untried: 'Nobody has tried which stop this lens is sharpest at: two from wide open stands for it.',
         stackText: (f: string, slice: string, step: string) => `${f}, slice ${slice}, a step of ${step}.`,

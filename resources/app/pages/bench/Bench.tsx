@@ -77,6 +77,7 @@ export function Bench({ id, person, rigs }: Props) {
         setWork(next);
         setOpened((before) => (before.has(next) ? before : new Set([...before, next])));
     }, []);
+    const openLook = useCallback(() => openWork('look'), [openWork]);
     const [zoom, setZoom] = useState(1);
     const [layout, setLayout] = useState<{ centres: ReadonlyMap<number, number>; width: number }>({ centres: new Map(), width: 0 });
     const laidOut = useCallback((centres: ReadonlyMap<number, number>, width: number) => setLayout({ centres, width }), []);
@@ -511,6 +512,7 @@ export function Bench({ id, person, rigs }: Props) {
                                                 units={units}
                                                 busy={change.isPending}
                                                 onStep={step}
+                                                onLook={openLook}
                                             />
                                         ),
                                         look: opened.has('look') && (

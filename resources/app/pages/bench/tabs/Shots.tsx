@@ -24,10 +24,12 @@ interface Props {
     units: Units;
     busy: boolean;
     onStep: OnStep;
+    /** Opens the made-up rail. */
+    onLook: () => void;
 }
 
 /** One shot and a stack side by side, every way to go through the subject, and where the slices fall. */
-export const Shots = memo(function Shots({ active, rig, held, units, busy, onStep }: Props) {
+export const Shots = memo(function Shots({ active, rig, held, units, busy, onStep, onLook }: Props) {
     const say = strings.shots;
     const shots = useQuery({
         queryKey: keys.shots(rig.id, rig.revision),
@@ -124,6 +126,10 @@ export const Shots = memo(function Shots({ active, rig, held, units, busy, onSte
                                         >
                                             {say.program}
                                         </a>
+                                        {' · '}
+                                        <button type="button" className="text-xs text-beam underline underline-offset-2" onClick={onLook}>
+                                            {say.runIt}
+                                        </button>
                                         <Positions
                                             heads={[say.frame, say.at, say.turn, say.line]}
                                             rows={told.rail.at.map((each, n) => [`${n + 1}`, mm(each.mm), `${each.turns}`, `${each.line}`])}
