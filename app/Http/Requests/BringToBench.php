@@ -5,10 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Compare\ComparisonBlanks;
-use App\Models\Rig;
-use Illuminate\Auth\Access\Response;
-use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 
 /** The comparison out of which a rig goes back to the bench. */
@@ -16,15 +12,8 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'rigs', description: 'As in the address of the comparison', type: 'string'),
     new OA\Property(property: 'asked', description: 'The blanks, as in the address', type: 'object', additionalProperties: true),
 ])]
-final class BringToBench extends FormRequest
+final class BringToBench extends RigRequest
 {
-    public function authorize(): Response
-    {
-        $rig = $this->route('rig');
-
-        return $rig instanceof Rig ? Gate::inspect('update', $rig) : Response::denyAsNotFound();
-    }
-
     /** @return array<string, mixed> */
     public function rules(): array
     {

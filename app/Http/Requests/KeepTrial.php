@@ -4,10 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Models\Rig;
-use Illuminate\Auth\Access\Response;
-use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 
 /** The same edge at several stops, taken with a rig; looked at first, kept with its lens when asked to. */
@@ -17,17 +13,10 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'aperture', description: 'Marked number', type: 'number'), new OA\Property(property: 'mtf50', description: 'Cycles a pixel', type: 'number'), new OA\Property(property: 'halfWidth', type: 'number', nullable: true),
     ])),
 ])]
-final class KeepTrial extends FormRequest
+final class KeepTrial extends RigRequest
 {
     /** Stops of one trial. */
     public const MOST = 40;
-
-    public function authorize(): Response
-    {
-        $rig = $this->route('rig');
-
-        return $rig instanceof Rig ? Gate::inspect('update', $rig) : Response::denyAsNotFound();
-    }
 
     /** @return array<string, mixed> */
     public function rules(): array

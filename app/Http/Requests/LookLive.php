@@ -4,10 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Models\Rig;
-use Illuminate\Auth\Access\Response;
-use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 
 /** The finder's picture, the rail moved first. */
@@ -15,15 +11,8 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'railMm', description: 'Left out = it stays where it is', type: 'number', nullable: true),
     new OA\Property(property: 'width', description: 'Pixels on the screen, 120 to 900', type: 'integer'),
 ])]
-final class LookLive extends FormRequest
+final class LookLive extends RigRequest
 {
-    public function authorize(): Response
-    {
-        $rig = $this->route('rig');
-
-        return $rig instanceof Rig ? Gate::inspect('update', $rig) : Response::denyAsNotFound();
-    }
-
     /** @return array<string, mixed> */
     public function rules(): array
     {

@@ -4,10 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Models\Rig;
-use Illuminate\Auth\Access\Response;
-use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use ZincThimble\Core\Picture\TargetKind;
@@ -19,17 +15,10 @@ use ZincThimble\Core\Picture\TargetKind;
     new OA\Property(property: 'lost', description: 'Switches the connection off', type: 'boolean'),
     new OA\Property(property: 'exposureStops', type: 'number'),
 ])]
-final class SetLook extends FormRequest
+final class SetLook extends RigRequest
 {
     /** What may stand there. */
     public const TARGETS = [TargetKind::Subject, TargetKind::Seed, TargetKind::Capsule, TargetKind::Tooth, TargetKind::Ruler, TargetKind::Edge, TargetKind::Rule, TargetKind::Dots];
-
-    public function authorize(): Response
-    {
-        $rig = $this->route('rig');
-
-        return $rig instanceof Rig ? Gate::inspect('update', $rig) : Response::denyAsNotFound();
-    }
 
     /** @return array<string, mixed> */
     public function rules(): array

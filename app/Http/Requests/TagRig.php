@@ -4,10 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Models\Rig;
-use Illuminate\Auth\Access\Response;
-use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 
@@ -15,15 +11,8 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(schema: 'TagRig', required: ['tags'], properties: [
     new OA\Property(property: 'tags', type: 'array', items: new OA\Items(type: 'string')),
 ])]
-final class TagRig extends FormRequest
+final class TagRig extends RigRequest
 {
-    public function authorize(): Response
-    {
-        $rig = $this->route('rig');
-
-        return $rig instanceof Rig ? Gate::inspect('update', $rig) : Response::denyAsNotFound();
-    }
-
     /** @return array<string, mixed> */
     public function rules(): array
     {

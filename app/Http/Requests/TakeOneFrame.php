@@ -4,10 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Models\Rig;
-use Illuminate\Auth\Access\Response;
-use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 
 /** One frame: which piece of it is kept. The same key sent twice is one frame. */
@@ -17,15 +13,8 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'y', description: 'And of its height', type: 'number'),
     new OA\Property(property: 'aperture', description: 'Marked number for this frame alone; left out = as the rig is set', type: 'number'),
 ])]
-final class TakeOneFrame extends FormRequest
+final class TakeOneFrame extends RigRequest
 {
-    public function authorize(): Response
-    {
-        $rig = $this->route('rig');
-
-        return $rig instanceof Rig ? Gate::inspect('update', $rig) : Response::denyAsNotFound();
-    }
-
     /** @return array<string, mixed> */
     public function rules(): array
     {

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Practice;
+
+use ZincThimble\Core\Gear\Bellows;
+use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\CloseUpLens;
+use ZincThimble\Core\Gear\Helicoid;
+use ZincThimble\Core\Gear\InvalidFigure;
+use ZincThimble\Core\Gear\Kind;
+use ZincThimble\Core\Gear\Kit;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Part;
+use ZincThimble\Core\Gear\Spacer;
+use ZincThimble\Core\Joint\Mating;
+use ZincThimble\Core\Rig\Conditions;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\Setting;
+
+/** The plain rigs of a kit that questions are made of: a lens on a tube or two, turned round, with a close-up lens. Joints hold. */
+final class PracticeRigs
+{
+    /** So many of each are looked at: in a kit of thousands the first that join are among them. */
+    private const MOST_CAMERAS = 3;
+
+    private const MOST_PARTS = 24;
+
+    /** Rigs of one sort, at the most. */
+    private const MOST = 120;
+
+    /** @var list<Rig> a lens the usual way round behind it nothing or fixed spacers, a tube at least */
+    public array $tubed = [];
+
+    /** @var list<Rig> the lens directly on the camera, or on an adapter */
+    public array $plain = [];
+
+    /** @var list<Rig> */
+    public array $turned = [];
+
+    /** @var list<Rig> a plain one with a close-up lens */
+    public array $glazed = [];
+
+    private function __construct(private readonly Kit $kit, private readonly Conditions $conditions)
+    {
+    }
+
+    public static function of(Kit $kit, Conditions $conditions): self
+    {
+        $self = new self($kit, $conditions);
+        $lenses = array_slice(array_values(array_filter($kit->ofClass(Lens::class), static fn (Lens $lens): bool => ! $lens->reversed && ! $lens->isZoom())), 0, self::MOST_PARTS);
+        foreach (array_slice($kit->cameras(), 0, self::MOST_CAMERAS) as $camera) {
+            if ($camera->isBuiltIn()) {
+                continue;
+            }
+            foreach ($self->stacks($camera) as $stack) {
+                foreach ($lenses as $lens) {
+                    $self->put($camera, $stack, $lens);
+                }
+            }
+        }
+
+        return $self;
+    }
+
+    /**
+     * What may stand between camera and lens: nothing, one fixed spacer, or two.
+     *
+     * @return list<list<Part>>
+     */
+    private function stacks(Camera $camera): array
+    {
+        $spacers = array_slice(array_values(array_filter($this->kit->ofClass(Spacer::class), static fn (Spacer $part): bool => $part->kind->isFixedSpacer() && $part->kind !== Kind::Hood && $part->kind !== Kind::Filter)), 0, self::MOST_PARTS);
+        $stacks = [[]];
+        foreach ($spacers as $i => $first) {
+            if (! Mating::of($camera, null, $first)->holds()) {
+                continue;
+            }
+            $stacks[] = [$first];
+            foreach ($spacers as $k => $second) {
+                if ($k !== $i && Mating::of($camera, $first, $second)->holds()) {
+                    $stacks[] = [$first, $second];
+                }
+            }
+        }
+
+        return $stacks;
+    }
+
+    /** @param  list<Part>  $stack */
+    private function put(Camera $camera, array $stack, Lens $lens): void
+    {
+        $behind = $stack[count($stack) - 1] ?? null;
+        foreach ([$lens, $lens->turned()] as $way) {
+            if (! Mating::of($camera, $behind, $way)->holds()) {
+                continue;
+            }
+            $rig = $this->rig($camera, [...$stack, $way]);
+            if ($rig === null) {
+                continue;
+            }
+            if ($way->reversed) {
+                $this->turned = self::more($this->turned, $rig);
+
+                continue;
+            }
+            $tubes = array_filter($stack, static fn (Part $part): bool => $part->kind === Kind::Tube);
+            $tubes === [] ? $this->plain = self::more($this->plain, $rig) : $this->tubed = self::more($this->tubed, $rig);
+            foreach ($tubes === [] ? array_slice($this->kit->ofClass(CloseUpLens::class), 0, self::MOST_PARTS) : [] as $glass) {
+                $glazed = Mating::of($camera, $way, $glass)->holds() ? $this->rig($camera, [...$stack, $way, $glass]) : null;
+                $this->glazed = $glazed === null ? $this->glazed : self::more($this->glazed, $glazed);
+            }
+        }
+    }
+
+    /**
+     * @param  list<Rig>  $rigs
+     * @return list<Rig>
+     */
+    private static function more(array $rigs, Rig $rig): array
+    {
+        return count($rigs) < self::MOST ? [...$rigs, $rig] : $rigs;
+    }
+
+    /** @param  list<Part>  $chain */
+    private function rig(Camera $camera, array $chain): ?Rig
+    {
+        foreach ($chain as $part) {
+            if ($part instanceof Bellows || $part instanceof Helicoid) {
+                return null;
+            }
+        }
+        try {
+            return Rig::of($camera, $chain, Setting::untouched(), $this->conditions);
+        } catch (InvalidFigure) {
+            // A lens whose figures can't be settled asks nothing.
+            return null;
+        }
+    }
+}

@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Tests\Practice;
+
+use PHPUnit\Framework\TestCase;
+use ZincThimble\Core\File\KitFile;
+use ZincThimble\Core\File\RigFile;
+use ZincThimble\Core\Finding\Phrase;
+use ZincThimble\Core\Gear\Kit;
+use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Practice\Question;
+use ZincThimble\Core\Practice\QuestionKind;
+use ZincThimble\Core\Practice\Questions;
+use ZincThimble\Core\Practice\Skill;
+use ZincThimble\Core\Rig\Conditions;
+use ZincThimble\Core\Tests\Reading\PlainTrace;
+use ZincThimble\Core\Tests\RigMaker;
+
+/** Questions of a kit: true by another reckoning, with a wrong answer that is wrong, and a reason whose numbers are right. */
+final class QuestionsTest extends TestCase
+{
+    private static function kit(): Kit
+    {
+        return KitFile::parse((string) file_get_contents(__DIR__.'/../../../database/demo/herbarium.kit.json'))->kit();
+    }
+
+    private static function questions(int $seed): Questions
+    {
+        return new Questions(self::kit(), Conditions::from(new Values([])), $seed);
+    }
+
+    public function test_the_demonstrations_kit_asks_at_least_fourteen_kinds_over_all_seven_skills(): void
+    {
+        $kinds = $skills = [];
+        foreach (self::questions(3)->some(60) as $question) {
+            $kinds[$question->kind->value] = true;
+            $skills[$question->kind->skill()->value] = true;
+        }
+        $this->assertGreaterThanOrEqual(14, count($kinds), implode(', ', array_keys($kinds)));
+        $this->assertCount(count(Skill::cases()), $skills);
+    }
+
+    public function test_two_thousand_questions_are_true_and_their_wrong_answers_wrong(): void
+    {
+        $make = RigMaker::seeded(__METHOD__);
+        $count = 0;
+        $kinds = [];
+        for ($round = 0; $count < 2000; $round++) {
+            $questions = self::questions((int) $make->number(1, 1e9));
+            foreach ($questions->some(60) as $question) {
+                $count++;
+                $kinds[$question->kind->value] = ($kinds[$question->kind->value] ?? 0) + 1;
+                $what = $question->name;
+                $this->assertTrue($question->isKnown($question->truth), $what);
+                $this->assertFalse($question->isKnown($question->mistake), $what);
+                $this->assertStringNotContainsString('{', Phrase::say($question->pattern, $question->numbers), $what);
+                $this->assertStringNotContainsString('{', Phrase::say($question->reason, $question->reasonNumbers), $what);
+                if ($question->isChoice()) {
+                    $this->assertCount(2, array_unique($question->options), $what);
+                    $this->assertContains($question->truth, [0.0, 1.0], $what);
+
+                    continue;
+                }
+                [$least, $greatest] = $question->scale();
+                $this->assertGreaterThanOrEqual($least, $question->truth, $what);
+                $this->assertLessThanOrEqual($greatest, $question->truth, $what);
+                $this->assertLessThan($question->unit === 'stops' ? Question::KNOWN_STOPS : 0.1 * $question->truth, $question->halfWidth, $what);
+                $this->assertTrue($question->isKnown($this->byAnotherReckoning($question)), $what);
+            }
+        }
+        fwrite(STDERR, sprintf("%d questions of %d kinds\n", $count, count($kinds)));
+    }
+
+    /** The truth, traced by itself from the rig as a file. */
+    private function byAnotherReckoning(Question $question): float
+    {
+        $this->assertNotNull($question->rig);
+        $document = json_decode(json_encode(RigFile::document($question->rig), JSON_THROW_ON_ERROR), true, 64, JSON_THROW_ON_ERROR);
+        $document['chain'] = array_map(static fn (array $part): array => $part + ['reversed' => false], $document['chain']);
+        $reads = (new PlainTrace($document))->reads;
+        // In close work the slice is twice the blur limit times the real number over the square of the magnification.
+        $slice = static fn (): float => 2.0 * $question->rig?->blurLimitMm * (float) $reads['effectiveAperture'] / (float) $reads['magnification'] ** 2;
+
+        return match ($question->kind) {
+            QuestionKind::TubeMagnifies, QuestionKind::TubeAdds, QuestionKind::TurnedMagnifies, QuestionKind::GlassMagnifies => (float) $reads['magnification'],
+            QuestionKind::TubeWanted => array_sum(array_map(static fn (array $part): float => $part['kind'] === 'lens' ? 0.0 : (float) ($part['lengthMm'] ?? 0.0), $document['chain'])),
+            QuestionKind::RoomLeft, QuestionKind::TurnedRoom, QuestionKind::GlassFurthest => (float) $reads['workingDistanceMm'],
+            QuestionKind::FromSensor => (float) $reads['subjectDistanceMm'],
+            QuestionKind::StopsLost => (float) $reads['stopsLost'],
+            QuestionKind::RealAperture => (float) $reads['effectiveAperture'],
+            QuestionKind::TimesLonger => 2.0 ** (float) $reads['stopsLost'],
+            QuestionKind::SliceDeep => $slice(),
+            QuestionKind::FramesNeeded => ceil(2.0 / (0.75 * $slice())) + 1.0,
+            default => NAN,
+        };
+    }
+
+    public function test_reasons_reckon_to_the_truth(): void
+    {
+        $checked = [];
+        for ($seed = 1; $seed <= 12; $seed++) {
+            foreach (self::questions($seed)->some(60) as $question) {
+                $of = $question->reasonNumbers;
+                $reckoned = match ($question->kind) {
+                    // With the ring at infinity it is exactly that.
+                    QuestionKind::TubeMagnifies => (float) $of['extension'] / (float) $of['f'],
+                    QuestionKind::TubeAdds => (float) $question->numbers['m'] + (float) $of['added'] / (float) $of['f'],
+                    QuestionKind::StopsLost => 2.0 * log((float) $of['n'], 2.0),
+                    QuestionKind::TimesLonger => ((float) $of['real'] / (float) $of['marked']) ** 2,
+                    QuestionKind::FramesNeeded => ceil(2.0 / (float) $of['step'] - 1e-9) + 1.0,
+                    QuestionKind::GlassMagnifies => (float) $of['f'] / (float) $of['g'],
+                    default => null,
+                };
+                if ($reckoned !== null) {
+                    $checked[$question->kind->value] = true;
+                    $this->assertTrue($question->isKnown($reckoned), $question->name.': '.$reckoned.' for '.$question->truth);
+                }
+                if ($question->kind === QuestionKind::KeepsInfinity) {
+                    $this->assertSame($question->truth === 0.0, (float) $of['register'] >= (float) $of['has'] - 1e-9);
+                }
+                if ($question->kind === QuestionKind::LargerOfTwo) {
+                    $this->assertSame($question->truth === 0.0, $of['a'] > $of['b']);
+                }
+            }
+        }
+        $this->assertGreaterThanOrEqual(5, count($checked));
+    }
+
+    public function test_none_is_asked_again_that_was_asked(): void
+    {
+        $first = array_map(static fn (Question $question): string => $question->name, self::questions(5)->some(30));
+        $this->assertCount(30, array_unique($first));
+        $second = array_map(static fn (Question $question): string => $question->name, self::questions(5)->some(30, $first));
+        $this->assertSame([], array_intersect($first, $second));
+    }
+
+    public function test_a_kit_without_a_camera_asks_nothing(): void
+    {
+        $this->assertSame([], (new Questions(new Kit('Empty', []), Conditions::from(new Values([])), 1))->some(5));
+    }
+
+    public function test_how_near_is_near_enough(): void
+    {
+        $question = self::questions(3)->of(QuestionKind::RoomLeft);
+        $this->assertNotNull($question);
+        $this->assertTrue($question->isKnown($question->truth * 1.0999));
+        $this->assertFalse($question->isKnown($question->truth * 1.1001));
+        $this->assertEqualsWithDelta(log(2.0), $question->errorOf($question->truth * 2.0), 1e-12);
+        $this->assertEqualsWithDelta(log(2.0), $question->errorOf($question->truth / 2.0), 1e-12);
+        $stops = self::questions(3)->of(QuestionKind::StopsLost);
+        $this->assertNotNull($stops);
+        $this->assertTrue($stops->isKnown($stops->truth + 0.333));
+        $this->assertFalse($stops->isKnown($stops->truth + 0.334));
+        $this->assertEqualsWithDelta(0.5, $stops->errorOf($stops->truth - 0.5), 1e-12);
+    }
+}
