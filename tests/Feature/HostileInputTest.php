@@ -19,7 +19,7 @@ final class HostileInputTest extends TestCase
     /** Routes that need no body: whatever comes along is left unread, and they do what they are for. */
     private const NO_BODY = [
         'POST api/guest', 'POST api/sign-out', 'POST api/rigs', 'POST api/rigs/{rig}/copies', 'DELETE api/rigs/{rig}', 'DELETE api/rigs/{rig}/news', 'POST api/rigs/{rig}/share', 'DELETE api/rigs/{rig}/share',
-        'DELETE api/kits/{kit}/parts/{part}', 'POST api/kits/{kit}/parts/{part}/copies', 'POST api/kits/{kit}/parts/{deleted}/back', 'DELETE api/joints/{joint}', 'DELETE api/kits/{kit}/wishes/{wish}', 'DELETE api/comparisons/{comparison}', 'DELETE api/outings/{outing}', 'POST api/kits/{kit}/questions/{school}', 'PUT storage/{path}', 'POST api/me/confirmation', 'POST api/outings/{outing}/entries/{entry}/shot', 'POST api/rigs/{rig}/look/runs', 'DELETE api/rigs/{rig}/look/frames/{frame}', 'DELETE api/me/sessions/{session}',
+        'DELETE api/kits/{kit}/parts/{part}', 'POST api/kits/{kit}/parts/{part}/copies', 'POST api/kits/{kit}/parts/{deleted}/back', 'DELETE api/joints/{joint}', 'DELETE api/kits/{kit}/wishes/{wish}', 'DELETE api/comparisons/{comparison}', 'DELETE api/outings/{outing}', 'POST api/kits/{kit}/questions/{school}', 'PUT storage/{path}', 'POST api/me/confirmation', 'POST api/outings/{outing}/entries/{entry}/shot', 'POST api/rigs/{rig}/look/runs', 'POST api/rigs/{rig}/look/live', 'DELETE api/rigs/{rig}/look/frames/{frame}', 'DELETE api/me/sessions/{session}',
         // Reads any words, says which it understands, and keeps nothing (KitWordsTest).
         'POST api/kits/{kit}/words',
     ];

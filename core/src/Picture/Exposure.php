@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Picture;
 
-use Random\Engine\Mt19937;
-use Random\Randomizer;
-
 /**
  * A frame of a target, made up from a rig's figures (OPTICS.md, "What a picture looks like"): every mark at the scale of its distance, spread
  * over its disc and then by the Gaussian that is everywhere; darker to the corner; noisy by how little light there was.
@@ -272,7 +269,7 @@ final class Exposure
 
     private function developed(FrameBox $box, float $light, float $iso, int $seed): Pixels
     {
-        $random = new Randomizer(new Mt19937($seed));
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
         $noise = [];
         for ($n = 0; $n < self::NOISES; $n += 2) {
             $far = sqrt(-2.0 * log(($random->getInt(1, 1_000_000)) / 1e6));

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Practice;
 
-use Random\Engine\Mt19937;
-use Random\Randomizer;
 use ZincThimble\Core\Gear\CloseUpLens;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Kit;
@@ -37,12 +35,12 @@ final class Questions
 
     private readonly PracticeRigs $rigs;
 
-    private readonly Randomizer $random;
+    private readonly \Random\Randomizer $random;
 
     public function __construct(private readonly Kit $kit, Conditions $conditions, int $seed)
     {
         $this->rigs = PracticeRigs::of($kit, $conditions);
-        $this->random = new Randomizer(new Mt19937($seed));
+        $this->random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed));
     }
 
     /**

@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Rig;
 
-use Random\Engine\Mt19937;
-use Random\Randomizer;
-
 /**
  * What a lens truly is, where nobody has been told: figures of its own within what is known of it, and a blur of its own at each stop. It
  * stands before the made-up camera, so that there is something to be found out. The same seed and name are the same lens in every rig.
@@ -35,7 +32,7 @@ final readonly class HiddenLens
 
     public static function of(SettledLens $known, string $name, int $seed): self
     {
-        $random = new Randomizer(new Mt19937($seed ^ crc32($name)));
+        $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed ^ crc32($name)));
         $share = static fn (): float => $random->getInt(0, 1_000_000) / 1e6;
         $bell = static function () use ($share): float {
             $sum = -6.0;
