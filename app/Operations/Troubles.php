@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Operations;
 
+use App\Devices\DeviceLost;
+use App\Devices\DeviceRefused;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -31,8 +33,8 @@ final class Troubles
     public static function register(Exceptions $exceptions): void
     {
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
-        // A file of somebody's that can't be read is their news, not a fault of ours.
-        $exceptions->dontReport([FileInvalid::class, InvalidFigure::class]);
+        // A file of somebody's that can't be read is their news, not a fault of ours; so is a device that is switched off, or won't.
+        $exceptions->dontReport([FileInvalid::class, InvalidFigure::class, DeviceLost::class, DeviceRefused::class]);
         $exceptions->context(fn (): array => ['reference' => self::reference()]);
         $exceptions->render(fn (FileInvalid $exception): JsonResponse => self::faulty('The file can’t be read.', $exception->faults));
         $exceptions->render(fn (InvalidFigure $exception): JsonResponse => self::faulty($exception->getMessage(), [
