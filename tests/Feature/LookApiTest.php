@@ -333,6 +333,15 @@ final class LookApiTest extends TestCase
         $this->assertSame([404, 404], [$ask('POST', "/tables/{$table}/nothing")[0], $ask('DELETE', "/tables/{$table}")[0]]);
     }
 
+    public function test_it_exposes_by_the_light_tab(): void
+    {
+        $this->getJson($this->at())->assertOk()->assertJsonPath('isMetered', true);
+        $this->postJson("/api/rigs/{$this->rig->id}/steps", ['revision' => $this->rig->refresh()->revision, 'step' => ['action' => 'describe', 'document' => ['conditions' => ['ev' => 9, 'iso' => 400] + (array) $this->rig->conditions]]])->assertOk();
+        $look = $this->getJson($this->at())->assertOk()->assertJson(['isMetered' => false])->json();
+        $light = $this->getJson("/api/rigs/{$this->rig->id}/light")->assertOk()->json('figures');
+        $this->assertEqualsWithDelta([$light['exposureS'], 400], [$look['exposureS'], $look['iso']], 1e-9);
+    }
+
     public function test_nobody_elses_rig_is_looked_through_and_frames_stay_with_their_rig(): void
     {
         $this->putJson($this->at(), ['target' => 'seed'])->assertOk();

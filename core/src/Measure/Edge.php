@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Measure;
 
+use ZincThimble\Core\Gear\LensTrial;
+
 /**
  * A slanted edge found in a picture, and how sharp it is (slanted-edge method of ISO 12233; OPTICS.md, "Measuring pictures"): one straight
  * edge, 2 to 15 degrees off a row or a column of pixels.
@@ -29,9 +31,6 @@ final readonly class Edge
     private const LEAST_REACH = 8.0;
 
     private const SIGMAS = 12.0;
-
-    /** Standard deviation of a Gaussian blur, pixels, times the cycles a pixel at which half of the contrast is left. */
-    private const GAUSS = 0.187;
 
     /** Standard deviation of the flat sides that is too much, of the step between them. */
     private const NOISE = 0.08;
@@ -85,14 +84,14 @@ final readonly class Edge
         }
         [$mtf, $contrast, $noise] = self::transfer($upright, $x0, $slope, 0, $upright->height, self::REACH);
         // A window too narrow for the blur makes it look sharper; one too wide takes in noise alone.
-        $reach = max(self::LEAST_REACH, self::SIGMAS * self::GAUSS / (self::falls($mtf, 0.5) ?? 0.5));
+        $reach = max(self::LEAST_REACH, self::SIGMAS * LensTrial::GAUSS / (self::falls($mtf, 0.5) ?? 0.5));
         [$mtf, $contrast] = self::transfer($upright, $x0, $slope, 0, $upright->height, $reach);
         if ($noise > self::NOISE) {
             throw CantMeasure::because('The picture is too noisy.', 'Use a lower ISO, or expose longer.');
         }
         $seen = self::falls($mtf, 0.5) ?? throw CantMeasure::because('The edge is sharper than the pixels can tell.', 'Measure it a little out of focus, or with smaller pixels.');
         // What the window takes off a Gaussian of that width: 0.54 + 0.46 cos is 1 - 2.27 (x / R)^2 about its middle.
-        $widened = sqrt(max(0.5, 1.0 - 4.54 * (self::GAUSS / ($seen * $reach)) ** 2));
+        $widened = sqrt(max(0.5, 1.0 - 4.54 * (LensTrial::GAUSS / ($seen * $reach)) ** 2));
         $mtf50 = $seen * $widened;
         $strips = [];
         $high = intdiv($upright->height, self::STRIPS);
