@@ -3,6 +3,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { openDemonstration } from './demonstration';
+import { withExif } from './exif';
 
 test.setTimeout(180_000);
 
@@ -132,6 +133,44 @@ test('a trial finds the sharpest stop, is kept with its lens, and advice says so
     await page.getByRole('link', { name: 'Kit', exact: true }).click();
     await page.getByRole('button', { name: /^Process 62/ }).click();
     await expect(page.getByText(`1 trial of its stops: sharpest at ${stop} at 0.52×.`)).toBeVisible();
+});
+
+test('pictures of a trial sort themselves by what their camera wrote, on a phone as well', async ({ browser }) => {
+    const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+    const page = await context.newPage();
+    await lookThrough(page, 'Tower clock tooth');
+    // As a phone’s camera makes them: JPEGs whose names tell nothing of the stop.
+    const jpeg = Buffer.from(
+        await page.evaluate(() => {
+            const canvas = document.createElement('canvas');
+            [canvas.width, canvas.height] = [300, 200];
+            canvas.getContext('2d')?.fillRect(0, 0, 150, 200);
+            return canvas.toDataURL('image/jpeg').split(',')[1] ?? '';
+        }),
+        'base64',
+    );
+    const taken = (name: string, aperture: number) => ({
+        name,
+        mimeType: 'image/jpeg',
+        buffer: withExif(jpeg, { takenAt: '2026:11:19 16:20:30', aperture, exposure: [1, 60], iso: 200, focal: 62, camera: 'Body A' }),
+    });
+    await page.getByRole('button', { name: 'A trial from your pictures…' }).tap();
+    const dialog = page.getByRole('dialog', { name: 'A trial of stops' });
+    const input = dialog.getByLabel('Open pictures…');
+    // Whatever the phone has is offered: its camera roll.
+    await expect(input).toHaveAttribute('accept', /image\/jpeg/);
+    await input.setInputFiles([taken('IMG_1.jpg', 11), taken('IMG_2.jpg', 4), taken('IMG_3.jpg', 8)]);
+    await expect(dialog.getByRole('textbox')).toHaveCount(3);
+    const stops = await dialog.getByRole('textbox').evaluateAll((all) => all.map((each) => (each as HTMLInputElement).value));
+    expect(stops).toEqual(['4', '8', '11']);
+    const at = await dialog.getByRole('img', { name: /draw a box/ }).boundingBox();
+    if (!at) throw new Error('There is no picture.');
+    await page.mouse.move(at.x + 0.4 * at.width, at.y + 0.3 * at.height);
+    await page.mouse.down();
+    await page.mouse.move(at.x + 0.6 * at.width, at.y + 0.7 * at.height, { steps: 4 });
+    await page.mouse.up();
+    await expect(dialog.getByRole('button', { name: 'Measure them' })).toBeEnabled();
+    await context.close();
 });
 
 test('the rail is moved by keys and by hand, the diaphragm closed, and what is sharp is said', async ({ page }) => {
