@@ -164,9 +164,7 @@ final class Table
         }
         $blur = null;
         if ($this->hidden !== null) {
-            $name = $at === null ? '' : $rig->chain[$at]->label();
-            $own = $at === null ? null : HiddenLens::of($rig->lenses[$at], $name, $this->hidden);
-            $blur = $own === null || $aperture === null ? null : $own->blurMm($aperture);
+            $blur = $at === null || $aperture === null ? null : HiddenLens::at($rig, $at, $this->hidden)->blurMm($aperture);
             $rig = HiddenLens::in($rig, $this->hidden);
         }
         $picture = RigPicture::of($rig);

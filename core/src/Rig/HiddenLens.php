@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Rig;
 
+use ZincThimble\Core\Gear\Lens;
+
 /**
  * What a lens truly is, where nobody has been told: figures of its own within what is known of it, and a blur of its own at each stop. It
  * stands before the made-up camera, so that there is something to be found out. The same seed and name are the same lens in every rig.
@@ -30,7 +32,19 @@ final readonly class HiddenLens
     {
     }
 
-    public static function of(SettledLens $known, string $name, int $seed): self
+    /**
+     * The lens at a place of a rig. What was measured with it tells of it and doesn't change it: it is drawn about what it says of itself.
+     *
+     * @param  int  $part  a lens of its chain
+     */
+    public static function at(Rig $rig, int $part, int $seed): self
+    {
+        $lens = $rig->chain[$part];
+
+        return self::of($lens instanceof Lens ? Settling::asSaid($lens, $rig->setting->zoomMm[$part] ?? null) : $rig->lenses[$part], $lens->label(), $seed);
+    }
+
+    private static function of(SettledLens $known, string $name, int $seed): self
     {
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937($seed ^ crc32($name)));
         $share = static fn (): float => $random->getInt(0, 1_000_000) / 1e6;
@@ -54,8 +68,8 @@ final readonly class HiddenLens
     /** The rig with every lens as it truly is. */
     public static function in(Rig $rig, int $seed): Rig
     {
-        foreach ($rig->lenses as $i => $lens) {
-            $rig = $rig->withLens($i, self::of($lens, $rig->chain[$i]->label(), $seed)->lens);
+        foreach (array_keys($rig->lenses) as $i) {
+            $rig = $rig->withLens($i, self::at($rig, $i, $seed)->lens);
         }
 
         return $rig;

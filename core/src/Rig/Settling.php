@@ -67,6 +67,18 @@ final class Settling
         return self::told($from, $figures, $fit->x, $fit->covariance);
     }
 
+    /**
+     * What a lens says of itself, before anything was measured with it.
+     *
+     * @throws InvalidFigure as settle() does
+     */
+    public static function asSaid(Lens $lens, ?float $zoomMm): SettledLens
+    {
+        [$below, $above, $share] = $lens->stationsAbout($zoomMm);
+
+        return self::station($lens, ($share <= 0.0 ? $below : $below->between($above, $share))->withoutShots());
+    }
+
     /** @return \WeakMap<Lens, array<string, SettledLens>> */
     private static function none(): \WeakMap
     {

@@ -51,7 +51,7 @@ final class FullCircleTest extends TestCase
         $picture = RigPicture::of($true);
         self::assertNotNull($picture);
 
-        return new Exposure($picture->withLensBlur(HiddenLens::of($true->lenses[1], 'other', $seed)->blurMm($stop)), (float) $true->frame->pitchMm());
+        return new Exposure($picture->withLensBlur(HiddenLens::at($true, 1, $seed)->blurMm($stop)), (float) $true->frame->pitchMm());
     }
 
     public function test_a_lens_is_settled_from_its_pictures_and_the_next_rig_predicted(): void
@@ -111,7 +111,7 @@ final class FullCircleTest extends TestCase
                 $field = (float) $reading->fieldWidthMm;
                 $found = Edge::in(ExposureTest::plane($exposure->take(Artwork::of(Target::measured(TargetKind::Edge, $field), $field), 0.0, FrameBox::about(self::COLUMNS, self::ROWS, self::COLUMNS / 2, self::ROWS / 2, 160, 240), seed: $n + 5)));
                 $stops[] = ['aperture' => $stop, 'effectiveAperture' => $reading->effectiveAperture, 'mtf50' => $found->mtf50, 'halfWidth' => $found->halfWidth];
-                $blur = HiddenLens::of($true->lenses[1], 'other', $seed)->blurMm($stop);
+                $blur = HiddenLens::at($true, 1, $seed)->blurMm($stop);
                 $truth[(string) $stop] = hypot($blur, 0.42 * 550e-6 * (float) Reading::of($true)->effectiveAperture);
                 $blurs[(string) $stop] = $blur;
             }
