@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Practice;
 
-use ZincThimble\Core\Gear\Bellows;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\CloseUpLens;
-use ZincThimble\Core\Gear\Helicoid;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Kit;
@@ -92,50 +90,34 @@ final class PracticeRigs
     private function put(Camera $camera, array $stack, Lens $lens): void
     {
         $behind = $stack[count($stack) - 1] ?? null;
-        foreach ([$lens, $lens->turned()] as $way) {
-            if (! Mating::of($camera, $behind, $way)->holds()) {
-                continue;
+        $isTubed = array_filter($stack, static fn (Part $part): bool => $part->kind === Kind::Tube) !== [];
+        if (Mating::of($camera, $behind, $lens)->holds()) {
+            $isTubed ? $this->add($this->tubed, $camera, [...$stack, $lens]) : $this->add($this->plain, $camera, [...$stack, $lens]);
+            foreach ($isTubed ? [] : array_slice($this->kit->ofClass(CloseUpLens::class), 0, self::MOST_PARTS) as $glass) {
+                if (count($this->glazed) < self::MOST && Mating::of($camera, $lens, $glass)->holds()) {
+                    $this->add($this->glazed, $camera, [...$stack, $lens, $glass]);
+                }
             }
-            $rig = $this->rig($camera, [...$stack, $way]);
-            if ($rig === null) {
-                continue;
-            }
-            if ($way->reversed) {
-                $this->turned = self::more($this->turned, $rig);
-
-                continue;
-            }
-            $tubes = array_filter($stack, static fn (Part $part): bool => $part->kind === Kind::Tube);
-            $tubes === [] ? $this->plain = self::more($this->plain, $rig) : $this->tubed = self::more($this->tubed, $rig);
-            foreach ($tubes === [] ? array_slice($this->kit->ofClass(CloseUpLens::class), 0, self::MOST_PARTS) : [] as $glass) {
-                $glazed = Mating::of($camera, $way, $glass)->holds() ? $this->rig($camera, [...$stack, $way, $glass]) : null;
-                $this->glazed = $glazed === null ? $this->glazed : self::more($this->glazed, $glazed);
-            }
+        }
+        $turned = $lens->turned();
+        if (Mating::of($camera, $behind, $turned)->holds()) {
+            $this->add($this->turned, $camera, [...$stack, $turned]);
         }
     }
 
     /**
      * @param  list<Rig>  $rigs
-     * @return list<Rig>
+     * @param  list<Part>  $chain
      */
-    private static function more(array $rigs, Rig $rig): array
+    private function add(array &$rigs, Camera $camera, array $chain): void
     {
-        return count($rigs) < self::MOST ? [...$rigs, $rig] : $rigs;
-    }
-
-    /** @param  list<Part>  $chain */
-    private function rig(Camera $camera, array $chain): ?Rig
-    {
-        foreach ($chain as $part) {
-            if ($part instanceof Bellows || $part instanceof Helicoid) {
-                return null;
-            }
+        if (count($rigs) >= self::MOST) {
+            return;
         }
         try {
-            return Rig::of($camera, $chain, Setting::untouched(), $this->conditions);
+            $rigs[] = Rig::of($camera, $chain, Setting::untouched(), $this->conditions);
         } catch (InvalidFigure) {
             // A lens whose figures can't be settled asks nothing.
-            return null;
         }
     }
 }

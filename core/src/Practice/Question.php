@@ -61,13 +61,19 @@ final readonly class Question
         };
     }
 
-    /** How far off an answer is: stops, or a share of the truth by its logarithm; 1 for a wrong word. */
+    /**
+     * How far off an answer is, a figure above 0: of the skill of light in stops, whatever it was asked in, otherwise a share by its
+     * logarithm; 1 for a wrong word.
+     */
     public function errorOf(float $answer): float
     {
         return match (true) {
             $this->isChoice() => $this->isKnown($answer) ? 0.0 : 1.0,
             $this->unit === 'stops' => abs($answer - $this->truth),
-            default => $answer > 0.0 ? abs(log($answer / $this->truth)) : INF,
+            $answer <= 0.0 => INF,
+            $this->unit === 'f' => 2.0 * abs(log($answer / $this->truth, 2.0)),
+            $this->unit === 'times' => abs(log($answer / $this->truth, 2.0)),
+            default => abs(log($answer / $this->truth)),
         };
     }
 
@@ -77,21 +83,30 @@ final readonly class Question
         return $this->isChoice() ? 0.5 : $this->errorOf($this->thumb ?? $this->mistake);
     }
 
+    /** Whether its truth is surer than what counts as known, stands on its scale, and its mistake is one. */
+    public function isSure(): bool
+    {
+        if ($this->isChoice()) {
+            return true;
+        }
+        [$least, $greatest] = $this->kind->scale();
+        $isOn = is_finite($this->truth) && $this->truth >= $least && $this->truth <= $greatest;
+        $known = $this->unit === 'stops' ? self::KNOWN_STOPS : (self::KNOWN - 1.0) * $this->truth;
+
+        return $isOn && $this->halfWidth < $known && ! $this->isKnown($this->mistake);
+    }
+
     /**
-     * Ends of the scale that it is answered on: its truth stands anywhere on it.
+     * What counts as known: from here to there.
      *
      * @return array{float, float}
      */
-    public function scale(): array
+    public function band(): array
     {
-        return match ($this->unit) {
-            'mm' => [1.0, 10_000.0],
-            'x' => [0.01, 20.0],
-            'stops' => [0.0, 12.0],
-            'f' => [1.0, 256.0],
-            'times' => [1.0, 1000.0],
-            'n' => [1.0, 1000.0],
-            default => [0.0, max(1.0, count($this->options) - 1.0)],
+        return match (true) {
+            $this->isChoice() => [$this->truth, $this->truth],
+            $this->unit === 'stops' => [$this->truth - self::KNOWN_STOPS, $this->truth + self::KNOWN_STOPS],
+            default => [$this->truth / self::KNOWN, $this->truth * self::KNOWN],
         };
     }
 }

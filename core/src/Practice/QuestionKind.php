@@ -32,17 +32,52 @@ enum QuestionKind: string
     /** Which of two magnifies more. */
     case LargerOfTwo = 'larger-of-two';
     case KeepsInfinity = 'keeps-infinity';
+    /** Which of three stops is sharpest from front to back. */
+    case WhichStop = 'which-stop';
+    /** How it is stopped down: by the camera, by hand, or by a way round. */
+    case WayToStop = 'way-to-stop';
+    /** Which of three is wrong with this rig. */
+    case SpotFault = 'spot-fault';
+    /** How much room there is, by the drawing alone. */
+    case ReadDrawing = 'read-drawing';
+
+    /**
+     * Ends of the scale that it is answered on, the same for all questions of the kind: it tells nothing of the answer.
+     *
+     * @return array{float, float}
+     */
+    public function scale(): array
+    {
+        return match ($this) {
+            self::TubeMagnifies, self::TubeAdds, self::TurnedMagnifies, self::GlassMagnifies => [0.02, 10.0],
+            self::TubeWanted => [2.0, 500.0],
+            self::RoomLeft, self::TurnedRoom, self::ReadDrawing => [5.0, 1000.0],
+            self::FromSensor, self::GlassFurthest => [20.0, 2000.0],
+            self::StopsLost => [0.0, 8.0],
+            self::RealAperture => [1.0, 100.0],
+            self::TimesLonger => [1.0, 100.0],
+            self::SliceDeep => [0.005, 10.0],
+            self::FramesNeeded => [1.0, 500.0],
+            self::Joins, self::LargerOfTwo, self::KeepsInfinity, self::WhichStop, self::WayToStop, self::SpotFault => [0.0, 3.0],
+        };
+    }
+
+    /** Whether the drawing would tell what is asked for: its plane stands where it is guessed then. */
+    public function asksWhere(): bool
+    {
+        return $this === self::RoomLeft || $this === self::TurnedRoom || $this === self::FromSensor || $this === self::GlassFurthest;
+    }
 
     public function skill(): Skill
     {
         return match ($this) {
             self::TubeMagnifies, self::TubeWanted, self::TubeAdds, self::LargerOfTwo => Skill::Tube,
-            self::RoomLeft, self::FromSensor, self::KeepsInfinity => Skill::Room,
+            self::RoomLeft, self::FromSensor, self::KeepsInfinity, self::ReadDrawing => Skill::Room,
             self::StopsLost, self::RealAperture, self::TimesLonger => Skill::Light,
             self::TurnedMagnifies, self::TurnedRoom => Skill::Turned,
             self::GlassMagnifies, self::GlassFurthest => Skill::CloseUp,
-            self::Joins => Skill::Joins,
-            self::SliceDeep, self::FramesNeeded => Skill::Slice,
+            self::Joins, self::WayToStop, self::SpotFault => Skill::Joins,
+            self::SliceDeep, self::FramesNeeded, self::WhichStop => Skill::Slice,
         };
     }
 }

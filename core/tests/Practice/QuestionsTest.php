@@ -7,13 +7,19 @@ namespace ZincThimble\Core\Tests\Practice;
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\File\KitFile;
 use ZincThimble\Core\File\RigFile;
+use ZincThimble\Core\Finding\Finding;
+use ZincThimble\Core\Finding\Findings;
 use ZincThimble\Core\Finding\Phrase;
 use ZincThimble\Core\Gear\Kit;
 use ZincThimble\Core\Gear\Values;
+use ZincThimble\Core\Practice\ChoiceQuestions;
 use ZincThimble\Core\Practice\Question;
 use ZincThimble\Core\Practice\QuestionKind;
 use ZincThimble\Core\Practice\Questions;
 use ZincThimble\Core\Practice\Skill;
+use ZincThimble\Core\Reading\Infinity;
+use ZincThimble\Core\Reading\Range;
+use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Tests\Reading\PlainTrace;
 use ZincThimble\Core\Tests\RigMaker;
@@ -34,11 +40,12 @@ final class QuestionsTest extends TestCase
     public function test_the_demonstrations_kit_asks_at_least_fourteen_kinds_over_all_seven_skills(): void
     {
         $kinds = $skills = [];
-        foreach (self::questions(3)->some(60) as $question) {
+        foreach (self::questions(3)->some(80) as $question) {
             $kinds[$question->kind->value] = true;
             $skills[$question->kind->skill()->value] = true;
         }
-        $this->assertGreaterThanOrEqual(14, count($kinds), implode(', ', array_keys($kinds)));
+        $this->assertSame([], array_diff(array_map(static fn (QuestionKind $kind): string => $kind->value, QuestionKind::cases()), array_keys($kinds)));
+        $this->assertGreaterThanOrEqual(21, count($kinds));
         $this->assertCount(count(Skill::cases()), $skills);
     }
 
@@ -58,16 +65,23 @@ final class QuestionsTest extends TestCase
                 $this->assertStringNotContainsString('{', Phrase::say($question->pattern, $question->numbers), $what);
                 $this->assertStringNotContainsString('{', Phrase::say($question->reason, $question->reasonNumbers), $what);
                 if ($question->isChoice()) {
-                    $this->assertCount(2, array_unique($question->options), $what);
-                    $this->assertContains($question->truth, [0.0, 1.0], $what);
+                    $this->assertGreaterThanOrEqual(2, count($question->options), $what);
+                    $this->assertSame($question->options, array_values(array_unique($question->options)), $what);
+                    $this->assertArrayHasKey((int) $question->truth, $question->options, $what);
+                    $this->assertArrayHasKey((int) $question->mistake, $question->options, $what);
+                    $this->assertTrue($this->isTrueWord($question), $what);
 
                     continue;
                 }
-                [$least, $greatest] = $question->scale();
+                [$least, $greatest] = $question->kind->scale();
                 $this->assertGreaterThanOrEqual($least, $question->truth, $what);
                 $this->assertLessThanOrEqual($greatest, $question->truth, $what);
                 $this->assertLessThan($question->unit === 'stops' ? Question::KNOWN_STOPS : 0.1 * $question->truth, $question->halfWidth, $what);
-                $this->assertTrue($question->isKnown($this->byAnotherReckoning($question)), $what);
+                [$low, $high] = $question->band();
+                $reckoned = $this->byAnotherReckoning($question);
+                $this->assertTrue($low <= $reckoned && $reckoned <= $high, $what);
+                $this->assertTrue($question->isKnown($reckoned), $what);
+                $this->assertTrue($question->isKnown($low) && $question->isKnown($high), $what);
             }
         }
         fwrite(STDERR, sprintf("%d questions of %d kinds\n", $count, count($kinds)));
@@ -86,7 +100,7 @@ final class QuestionsTest extends TestCase
         return match ($question->kind) {
             QuestionKind::TubeMagnifies, QuestionKind::TubeAdds, QuestionKind::TurnedMagnifies, QuestionKind::GlassMagnifies => (float) $reads['magnification'],
             QuestionKind::TubeWanted => array_sum(array_map(static fn (array $part): float => $part['kind'] === 'lens' ? 0.0 : (float) ($part['lengthMm'] ?? 0.0), $document['chain'])),
-            QuestionKind::RoomLeft, QuestionKind::TurnedRoom, QuestionKind::GlassFurthest => (float) $reads['workingDistanceMm'],
+            QuestionKind::RoomLeft, QuestionKind::TurnedRoom, QuestionKind::GlassFurthest, QuestionKind::ReadDrawing => (float) $reads['workingDistanceMm'],
             QuestionKind::FromSensor => (float) $reads['subjectDistanceMm'],
             QuestionKind::StopsLost => (float) $reads['stopsLost'],
             QuestionKind::RealAperture => (float) $reads['effectiveAperture'],
@@ -95,6 +109,106 @@ final class QuestionsTest extends TestCase
             QuestionKind::FramesNeeded => ceil(2.0 / (0.75 * $slice())) + 1.0,
             default => NAN,
         };
+    }
+
+    /** Whether the word that is taken for true is the one, and no other is. */
+    private function isTrueWord(Question $question): bool
+    {
+        $truth = (int) $question->truth;
+        if ($question->kind === QuestionKind::Joins) {
+            return $truth !== 0 || isset($question->reasonNumbers['least']) || $question->reasonNumbers['front'] === $question->reasonNumbers['rear'];
+        }
+        $this->assertNotNull($question->rig);
+        $document = json_decode(json_encode(RigFile::document($question->rig), JSON_THROW_ON_ERROR), true, 64, JSON_THROW_ON_ERROR);
+        $document['chain'] = array_map(static fn (array $part): array => $part + ['reversed' => false], $document['chain']);
+        $at = (int) array_search('lens', array_column($document['chain'], 'kind'), true);
+        $lens = $document['chain'][$at];
+        $behind = array_slice($document['chain'], 0, $at);
+        $of = $question->reasonNumbers;
+
+        return match ($question->kind) {
+            QuestionKind::LargerOfTwo => abs((float) (new PlainTrace($document))->reads['magnification'] / (float) $of['a'] - 1.0) < 0.005 && ($truth === 0) === ($of['a'] > $of['b']),
+            QuestionKind::KeepsInfinity => ($truth === 0) === ($document['camera']['registerMm'] + array_sum(array_column($behind, 'lengthMm')) <= $lens['registerMm'] + 1e-9),
+            QuestionKind::WhichStop => $truth === $this->sharpestOf($question, $document, $at),
+            QuestionKind::WayToStop => $truth === $this->wayToStop($document, $behind, $lens),
+            QuestionKind::SpotFault => $this->isOnlyFault($question),
+            default => false,
+        };
+    }
+
+    /** @param  array<string, mixed>  $document */
+    private function sharpestOf(Question $question, array $document, int $at): int
+    {
+        $blurs = [];
+        foreach ($question->options as $stop) {
+            $document['chain'][$at]['set']['aperture'] = (float) str_replace('f/', '', $stop);
+            $reads = (new PlainTrace($document))->reads;
+            [$m, $n] = [(float) $reads['magnification'], (float) $reads['effectiveAperture']];
+            $blurs[] = hypot(hypot(0.5 * $m * $m / $n, 2.44 * 550e-6 * $n), (float) $document['camera']['sensor']['widthMm'] / ($document['camera']['sensor']['columns'] ?? INF));
+        }
+
+        return (int) array_search(min($blurs), $blurs, true);
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     * @param  list<array<string, mixed>>  $behind
+     * @param  array<string, mixed>  $lens
+     */
+    private function wayToStop(array $document, array $behind, array $lens): int
+    {
+        $reaches = static fn (string $what): bool => array_filter([$document['camera'], ...$behind], static fn (array $part): bool => ! in_array($what, $part['passes'] ?? [], true)) === [] && ! $lens['reversed'];
+
+        return match ($lens['aperture']['control'] ?? 'ring') {
+            'ring' => 1,
+            'electronic' => $reaches('contacts') ? 0 : 2,
+            default => $reaches('lever') ? 0 : (($lens['aperture']['rest'] ?? '') === 'set' ? 1 : 3),
+        };
+    }
+
+    private function isOnlyFault(Question $question): bool
+    {
+        $this->assertNotNull($question->rig);
+        $range = Range::of($question->rig);
+        $found = array_map(static fn (Finding $finding): string => ChoiceQuestions::FAULTS[$finding->code->value] ?? '', Findings::all($question->rig, Reading::of($question->rig), $range, Infinity::of($question->rig, $range)));
+
+        return array_keys(array_intersect($question->options, $found)) === [(int) $question->truth];
+    }
+
+    public function test_what_is_asked_again_is_the_same_question(): void
+    {
+        $questions = self::questions(11);
+        $kinds = [];
+        foreach ($questions->some(120) as $question) {
+            $again = $questions->again($question->kind, $question->name);
+            $this->assertNotNull($again, $question->name);
+            $this->assertSame([$question->name, $question->kind], [$again->name, $again->kind]);
+            $kinds[$question->kind->value] = true;
+            if ($question->kind === QuestionKind::SpotFault) {
+                $this->assertSame($question->options[(int) $question->truth], $again->options[(int) $again->truth]);
+            } else {
+                $this->assertSame([$question->truth, $question->options], [$again->truth, $again->options], $question->name);
+            }
+            $this->assertNull($questions->again($question->kind, $question->name.' and more'));
+        }
+        $this->assertCount(count(QuestionKind::cases()), $kinds);
+    }
+
+    public function test_the_harder_they_are_wanted_the_further_off_is_the_rule_of_thumb(): void
+    {
+        $mean = static function (float $aim): float {
+            $sum = $count = 0;
+            for ($seed = 1; $seed <= 30; $seed++) {
+                $question = self::questions($seed)->of(QuestionKind::RoomLeft, [], $aim);
+                if ($question !== null) {
+                    $sum += $question->difficulty();
+                    $count++;
+                }
+            }
+
+            return $sum / max(1, $count);
+        };
+        $this->assertGreaterThan(1.5 * $mean(0.0), $mean(2.0));
     }
 
     public function test_reasons_reckon_to_the_truth(): void

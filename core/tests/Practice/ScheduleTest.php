@@ -7,6 +7,7 @@ namespace ZincThimble\Core\Tests\Practice;
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\Practice\IntervalScore;
 use ZincThimble\Core\Practice\Schedule;
+use ZincThimble\Core\Practice\Skill;
 use ZincThimble\Core\Practice\Standing;
 use ZincThimble\Core\Tests\RigMaker;
 
@@ -47,11 +48,18 @@ final class ScheduleTest extends TestCase
 
     public function test_how_well_a_skill_is_known(): void
     {
-        $answers = array_map(static fn (float $error): array => ['error' => $error, 'inside' => $error < 0.2], [0.3, 0.1, 0.05, 0.2]);
-        $this->assertSame([4, null, null], [Standing::of($answers)->answers, Standing::of($answers)->error, Standing::of($answers)->coverage]);
-        $five = Standing::of([...$answers, ['error' => 0.15, 'inside' => true]]);
-        $this->assertEqualsWithDelta([0.15, 0.6], [$five->error, $five->coverage], 1e-12);
-        $six = Standing::of([...$answers, ['error' => 0.15, 'inside' => true], ['error' => 0.9, 'inside' => false]]);
-        $this->assertEqualsWithDelta([0.175, 0.5], [$six->error, $six->coverage], 1e-12);
+        $figures = array_map(static fn (float $error): array => ['error' => $error, 'inside' => $error < 0.2, 'isWord' => false], [0.3, 0.1, 0.05, 0.2]);
+        $words = array_map(static fn (float $error): array => ['error' => $error, 'inside' => $error === 0.0, 'isWord' => true], [0.0, 1.0, 0.0, 0.0]);
+        $four = Standing::of(Skill::Tube, [...$figures, ...$words]);
+        $this->assertSame([4, 4, 3, null, null, null, null, null], [$four->figures, $four->words, $four->right, $four->error, $four->coverage, $four->within(), $four->bar(), $four->aim()]);
+        // Words alone are told as so many of so many.
+        $this->assertEqualsWithDelta(0.8, Standing::of(Skill::Joins, [...$words, $words[0]])->bar(), 1e-12);
+        $five = Standing::of(Skill::Tube, [...$figures, ...$words, ['error' => 0.15, 'inside' => true, 'isWord' => false]]);
+        $this->assertEqualsWithDelta([0.15, 0.6, exp(0.15) - 1.0, 1.0 - 1.5 * (exp(0.15) - 1.0), 0.1], [$five->error, $five->coverage, $five->within(), $five->bar(), $five->aim()], 1e-12);
+        $six = Standing::of(Skill::Light, [...$figures, ['error' => 0.15, 'inside' => true, 'isWord' => false], ['error' => 0.9, 'inside' => false, 'isWord' => false]]);
+        $this->assertEqualsWithDelta([0.175, 0.5, 0.175, 1.0 - 0.6 * 0.175], [$six->error, $six->coverage, $six->within(), $six->bar()], 1e-12);
+        // Who is near is asked what rules of thumb don't tell; who isn't, what they do.
+        $all = static fn (float $error): Standing => Standing::of(Skill::Room, array_fill(0, 5, ['error' => $error, 'inside' => true, 'isWord' => false]));
+        $this->assertSame([0.3, 0.1, 0.1, 0.0, 0.0], [$all(0.1)->aim(), $all(0.101)->aim(), $all(0.3)->aim(), $all(0.301)->aim(), $all(9.0)->bar()]);
     }
 }
