@@ -9,7 +9,7 @@ export default defineConfig({
         laravel({ input: ['resources/app/app/main.css', 'resources/app/app/main.tsx'], refresh: false }),
         react(),
         tailwindcss(),
-        // What an outing needs without a network: all that is built, and the page that is taken outside. Nothing else is kept.
+        // What an outing and a day's questions need without a network: all that is built, and their pages. Nothing else is kept.
         VitePWA({
             outDir: 'public',
             base: '/',
@@ -40,7 +40,8 @@ export default defineConfig({
                 skipWaiting: true,
                 runtimeCaching: [
                     {
-                        urlPattern: ({ request, url }) => request.mode === 'navigate' && /^\/outings\/\d+\/outside$/.test(url.pathname),
+                        urlPattern: ({ request, url }) =>
+                            request.mode === 'navigate' && /^\/(outings\/\d+\/outside|practice)$/.test(url.pathname),
                         handler: 'NetworkFirst',
                         options: { cacheName: 'outside', networkTimeoutSeconds: 4 },
                     },

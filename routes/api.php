@@ -6,6 +6,7 @@ use App\Http\Controllers\AccountController;
 use App\Http\Controllers\ArchiveController;
 use App\Http\Controllers\CompareController;
 use App\Http\Controllers\EntryController;
+use App\Http\Controllers\EveningController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\FirstVisitController;
 use App\Http\Controllers\GuestController;
@@ -19,6 +20,7 @@ use App\Http\Controllers\OutingPlanController;
 use App\Http\Controllers\PartController;
 use App\Http\Controllers\PictureController;
 use App\Http\Controllers\PlanController;
+use App\Http\Controllers\PracticeController;
 use App\Http\Controllers\ReadyComparisonController;
 use App\Http\Controllers\RigController;
 use App\Http\Controllers\SessionController;
@@ -30,7 +32,7 @@ use Illuminate\Support\Facades\Route;
 use ZincThimble\Core\Report\Derivation;
 
 // What no row can have as its number is the number of nothing: 18 digits fit the columns.
-Route::patterns(array_fill_keys(['kit', 'part', 'deleted', 'wish', 'rig', 'joint', 'comparison', 'outing', 'frame', 'run'], '[0-9]{1,18}') + ['number' => '[0-9]{1,9}', 'token' => '[A-Za-z0-9]{1,64}']);
+Route::patterns(array_fill_keys(['kit', 'part', 'deleted', 'wish', 'rig', 'joint', 'comparison', 'outing', 'frame', 'run', 'question', 'evening'], '[0-9]{1,18}') + ['number' => '[0-9]{1,9}', 'token' => '[A-Za-z0-9]{1,64}']);
 
 Route::post('guest', [GuestController::class, 'store'])->middleware([FromThePage::class, 'throttle:guests']);
 Route::get('first', [FirstVisitController::class, 'show'])->middleware('throttle:find');
@@ -43,6 +45,9 @@ Route::post('confirm', [SessionController::class, 'confirm'])->middleware('throt
 Route::middleware('throttle:heavy')->group(function (): void {
     Route::get('shared/{token}', [ShareController::class, 'show']);
     Route::get('shared/{token}/file', [ShareController::class, 'export']);
+    Route::get('evening/{token}', [EveningController::class, 'join']);
+    Route::put('evening/{token}', [EveningController::class, 'answer'])->middleware(FromThePage::class);
+    Route::get('evening/{token}/results', [EveningController::class, 'results']);
 });
 
 Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->group(function (): void {
@@ -109,6 +114,8 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         Route::post('words', [PartController::class, 'words'])->middleware('throttle:heavy');
         Route::post('pictures', [PictureController::class, 'measure'])->middleware('throttle:heavy');
         Route::post('parts/{part}/measure', [PartController::class, 'measure']);
+        Route::post('evenings', [EveningController::class, 'store'])->middleware('throttle:heavy');
+        Route::post('practice', [PracticeController::class, 'handOut'])->middleware('throttle:heavy');
     });
 
     Route::middleware('throttle:find')->group(function (): void {
@@ -152,6 +159,10 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         Route::get('log', [LogController::class, 'show']);
         Route::get('ledger', [LogController::class, 'ledger']);
     });
+    Route::get('evenings', [EveningController::class, 'index']);
+    Route::get('evenings/{evening}', [EveningController::class, 'show'])->middleware('throttle:heavy');
+    Route::delete('evenings/{evening}', [EveningController::class, 'destroy']);
+    Route::post('practice/{question}/answer', [PracticeController::class, 'answer']);
     Route::get('rigs', [RigController::class, 'index']);
     Route::post('rigs', [RigController::class, 'store']);
     Route::get('rigs/proposals', [RigController::class, 'proposals']);
@@ -184,6 +195,9 @@ Route::middleware(['auth:sanctum', GuestsOnTime::class, 'throttle:bench'])->grou
         Route::prefix('look')->group(function (): void {
             Route::get('/', [LookController::class, 'show']);
             Route::put('/', [LookController::class, 'set']);
+            Route::put('task', [LookController::class, 'task']);
+            Route::post('task', [LookController::class, 'judge']);
+            Route::delete('task', [LookController::class, 'leave']);
             Route::post('live', [LookController::class, 'live']);
             Route::get('frames/{frame}', [LookController::class, 'frame']);
             Route::delete('frames/{frame}', [LookController::class, 'drop']);

@@ -84,14 +84,26 @@ final class LookStore
      */
     public function live(Look $look, Setup $setup, ?float $railMm, int $width): string
     {
-        $this->lay($look, $setup);
-        if ($railMm !== null) {
-            $this->mustStand($look->rig);
-            $look->rail_mm = $this->devices->rail($look->table_name)->moveTo($railMm, self::FEED);
-            $look->save();
+        if ($railMm === null) {
+            $this->lay($look, $setup);
+        } else {
+            $this->stand($look, $setup, $railMm);
         }
 
         return $this->devices->camera($look->table_name)->live($setup->composing($look->closed), $width);
+    }
+
+    /**
+     * The rail goes somewhere, and nothing is looked at.
+     *
+     * @throws DeviceLost|DeviceRefused|ValidationException
+     */
+    public function stand(Look $look, Setup $setup, float $railMm): void
+    {
+        $this->lay($look, $setup);
+        $this->mustStand($look->rig);
+        $look->rail_mm = $this->devices->rail($look->table_name)->moveTo($railMm, self::FEED);
+        $look->save();
     }
 
     /**

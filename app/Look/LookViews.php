@@ -19,6 +19,7 @@ use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 use ZincThimble\Core\Picture\Target;
 use ZincThimble\Core\Picture\TargetKind;
+use ZincThimble\Core\Practice\CameraTask;
 use ZincThimble\Core\Rig\LightSource;
 
 /** What stands before a rig's made-up camera, as the bench shows it. */
@@ -63,7 +64,7 @@ final class LookViews
         return new LookView(
             revision: $rig->revision,
             target: new LookTargetView($target->kind, $target->shape, $target->widthMm, $target->heightMm, $target->depthMm, $target->divisionMm > 0.0 ? $target->divisionMm : null, $target->kind === TargetKind::Rule ? Target::LEAN_DEG : null),
-            hidden: $look->hidden, closed: $look->closed, lost: $look->lost, exposureStops: $look->exposure_stops,
+            task: CameraTask::tryFrom((string) $look->task), hidden: $look->hidden, closed: $look->closed, lost: $look->lost, exposureStops: $look->exposure_stops,
             aperture: $setup->reading->markedAperture, widest: $setup->widest(), stops: $setup->stops(), exposureS: $shutter->exposureS, iso: $shutter->iso,
             isMetered: $conditions->plan->light !== LightSource::Flash && ($conditions->ev === null || $conditions->iso === null),
             railMm: $look->rail_mm, travelMm: $setup->travelMm, unitMm: $setup->screw->unitMm(), middleMm: $setup->middleMm,

@@ -101,9 +101,14 @@ final readonly class Setup
             ],
             'rail' => ['travelMm' => $this->travelMm, 'unitMm' => $this->screw->unitMm(), 'playMm' => $this->screw->backlashMm],
             'middleMm' => $this->middleMm,
-            // What it truly is stays the same for one person's lens, whatever rig it is in.
-            'hidden' => $this->look->hidden ? crc32('hidden '.$this->look->rig->user_id) : null,
+            'hidden' => $this->seed(),
         ];
+    }
+
+    /** Of what its lenses truly are: the same for one person's lens, whatever rig it is in; null = they are what is known of them. */
+    public function seed(): ?int
+    {
+        return $this->look->hidden ? crc32('hidden '.$this->look->rig->user_id) : null;
     }
 
     /** Where the rail stands at first: the nearest point of the target in focus. */

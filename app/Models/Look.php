@@ -20,16 +20,18 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property float $exposure_stops  more than right
  * @property float $rail_mm  where the rail said last that it stands
  * @property string $laid  what lies on the table, in a word: another means that it has to be laid anew
+ * @property ?string $task  what is to be done before it, of `CameraTask`; null = nothing
+ * @property ?\Carbon\CarbonInterface $task_at  since when
  * @property Rig $rig
  */
 final class Look extends Model
 {
-    protected $fillable = ['rig_id', 'table_name', 'target', 'hidden', 'closed', 'lost', 'exposure_stops', 'rail_mm', 'laid'];
+    protected $fillable = ['rig_id', 'table_name', 'target', 'hidden', 'closed', 'lost', 'exposure_stops', 'rail_mm', 'laid', 'task', 'task_at'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['hidden' => 'boolean', 'closed' => 'boolean', 'lost' => 'boolean', 'exposure_stops' => 'float', 'rail_mm' => 'float'];
+        return ['hidden' => 'boolean', 'closed' => 'boolean', 'lost' => 'boolean', 'exposure_stops' => 'float', 'rail_mm' => 'float', 'task_at' => 'datetime'];
     }
 
     /** @return BelongsTo<Rig, $this> */

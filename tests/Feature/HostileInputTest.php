@@ -7,6 +7,8 @@ namespace Tests\Feature;
 use App\Models\Joint;
 use App\Models\Rig;
 use App\Models\User;
+use App\Practice\Evenings;
+use App\Practice\PracticeStore;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route as Routes;
@@ -19,7 +21,7 @@ final class HostileInputTest extends TestCase
     /** Routes that need no body: whatever comes along is left unread, and they do what they are for. */
     private const NO_BODY = [
         'POST api/guest', 'POST api/sign-out', 'POST api/rigs', 'POST api/rigs/{rig}/copies', 'DELETE api/rigs/{rig}', 'DELETE api/rigs/{rig}/news', 'POST api/rigs/{rig}/share', 'DELETE api/rigs/{rig}/share',
-        'DELETE api/kits/{kit}/parts/{part}', 'POST api/kits/{kit}/parts/{part}/copies', 'POST api/kits/{kit}/parts/{deleted}/back', 'DELETE api/joints/{joint}', 'DELETE api/kits/{kit}/wishes/{wish}', 'DELETE api/comparisons/{comparison}', 'DELETE api/outings/{outing}', 'POST api/kits/{kit}/questions/{school}', 'PUT storage/{path}', 'POST api/me/confirmation', 'POST api/outings/{outing}/entries/{entry}/shot', 'POST api/rigs/{rig}/look/runs', 'POST api/rigs/{rig}/look/live', 'DELETE api/rigs/{rig}/look/frames/{frame}', 'DELETE api/me/sessions/{session}',
+        'DELETE api/kits/{kit}/parts/{part}', 'POST api/kits/{kit}/parts/{part}/copies', 'POST api/kits/{kit}/parts/{deleted}/back', 'DELETE api/joints/{joint}', 'DELETE api/kits/{kit}/wishes/{wish}', 'DELETE api/comparisons/{comparison}', 'DELETE api/outings/{outing}', 'POST api/kits/{kit}/questions/{school}', 'PUT storage/{path}', 'POST api/me/confirmation', 'POST api/outings/{outing}/entries/{entry}/shot', 'POST api/rigs/{rig}/look/runs', 'POST api/rigs/{rig}/look/live', 'DELETE api/rigs/{rig}/look/frames/{frame}', 'DELETE api/me/sessions/{session}', 'POST api/kits/{kit}/practice', 'POST api/rigs/{rig}/look/task', 'DELETE api/rigs/{rig}/look/task', 'DELETE api/evenings/{evening}',
         // Reads any words, says which it understands, and keeps nothing (KitWordsTest).
         'POST api/kits/{kit}/words',
     ];
@@ -27,7 +29,7 @@ final class HostileInputTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function bodies(): iterable
     {
-        $fields = ['revision', 'version', 'step', 'name', 'text', 'as', 'parts', 'part', 'by', 'keep', 'shots', 'wish', 'email', 'password', 'current', 'token', 'archive', 'registerMm', 'currency', 'camera', 'tags', 'rigs', 'asked', 'texts', 'setting', 'frames', 'movedMm', 'outing', 'what', 'ticked', 'at', 'entry', 'today', 'target', 'hidden', 'closed', 'lost', 'exposureStops', 'railMm', 'width', 'height', 'key', 'x', 'y', 'do', 'stops', 'box', 'divisionMm', 'leanDeg', 'divisions'];
+        $fields = ['revision', 'version', 'step', 'name', 'text', 'as', 'parts', 'part', 'by', 'keep', 'shots', 'wish', 'email', 'password', 'current', 'token', 'archive', 'registerMm', 'currency', 'camera', 'tags', 'rigs', 'asked', 'texts', 'setting', 'frames', 'movedMm', 'outing', 'what', 'ticked', 'at', 'entry', 'today', 'target', 'hidden', 'closed', 'lost', 'exposureStops', 'railMm', 'width', 'height', 'key', 'x', 'y', 'do', 'stops', 'box', 'divisionMm', 'leanDeg', 'divisions', 'task', 'round', 'guess', 'low', 'high', 'place'];
         $all = static fn (mixed $value): string => json_encode(array_fill_keys($fields, $value), JSON_THROW_ON_ERROR | JSON_PARTIAL_OUTPUT_ON_ERROR);
         yield 'nothing' => [''];
         yield 'no JSON' => ['{"revision": 1, '];
@@ -49,6 +51,10 @@ final class HostileInputTest extends TestCase
         yield 'broken letters' => ["{\"name\": \"\xC3\x28\", \"text\": \"\xFF\"}"];
     }
 
+    private int $question = 0;
+
+    private string $evening = '';
+
     #[DataProvider('bodies')]
     public function test_it_is_refused_everywhere_and_nothing_is_written(string $body): void
     {
@@ -56,6 +62,9 @@ final class HostileInputTest extends TestCase
         $rig = $this->rigOf($user, 'Lichen disc');
         $user->joints()->save(new Joint(['name' => 'plover']));
         $user->kits()->firstOrFail()->wishes()->create(['name' => 'Kept', 'wish' => (object) ['magnification' => 1]]);
+        $kit = $user->kits()->firstOrFail();
+        $this->question = $this->app->make(PracticeStore::class)->handOut($kit)[0]->id;
+        $this->evening = $this->app->make(Evenings::class)->open($user, $kit, 'Kept')->token;
         $walked = 0;
         foreach ($this->writing() as [$method, $route]) {
             // A guest for what guests do; a person with an account for accounts.
@@ -92,17 +101,17 @@ final class HostileInputTest extends TestCase
     {
         $part = DB::table('parts')->where('kit_id', $rig->kit_id)->where('kind', 'lens')->value('id');
 
-        return '/'.strtr($route->uri(), ['{entry}' => '0b9f3e1c-5a54-4d3e-9c39-2f6a1c7f0001', '{outing}' => (string) DB::table('outings')->where('user_id', $rig->user_id)->value('id'), '{rig}' => (string) $rig->id, '{kit}' => (string) $rig->kit_id, '{part}' => (string) $part]);
+        return '/'.strtr($route->uri(), ['{question}' => (string) $this->question, '{token}' => $this->evening, '{entry}' => '0b9f3e1c-5a54-4d3e-9c39-2f6a1c7f0001', '{outing}' => (string) DB::table('outings')->where('user_id', $rig->user_id)->value('id'), '{rig}' => (string) $rig->id, '{kit}' => (string) $rig->kit_id, '{part}' => (string) $part]);
     }
 
     /** @return array<string, string> */
     private function everything(User $user): array
     {
         $all = ['user' => (string) json_encode(DB::table('users')->where('id', $user->id)->get())];
-        foreach (['kits', 'rigs', 'joints', 'outings', 'entries'] as $table) {
+        foreach (['kits', 'rigs', 'joints', 'outings', 'entries', 'practice_answers', 'practice_evenings'] as $table) {
             $all[$table] = (string) json_encode(DB::table($table)->where('user_id', $user->id)->orderBy('id')->get());
         }
-        foreach (['parts' => 'kit', 'kit_steps' => 'kit', 'wishes' => 'kit', 'rig_parts' => 'rig', 'rig_steps' => 'rig'] as $table => $of) {
+        foreach (['parts' => 'kit', 'practice_questions' => 'kit', 'kit_steps' => 'kit', 'wishes' => 'kit', 'rig_parts' => 'rig', 'rig_steps' => 'rig'] as $table => $of) {
             $all[$table] = (string) json_encode(DB::table($table)->whereIn($of.'_id', DB::table($of.'s')->where('user_id', $user->id)->select('id'))->orderBy('id')->get());
         }
 

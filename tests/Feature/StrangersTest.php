@@ -13,6 +13,8 @@ use App\Models\Part;
 use App\Models\Rig;
 use App\Models\SavedSearch;
 use App\Models\User;
+use App\Practice\Evenings;
+use App\Practice\PracticeStore;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route as Routes;
@@ -22,7 +24,7 @@ use Tests\TestCase;
 final class StrangersTest extends TestCase
 {
     /** What anybody may reach: the page, its health, the cookie, the way in. */
-    private const OPEN = ['{place?}', 'up', 'sanctum/csrf-cookie', 'api/guest', 'api/first', 'api/sign-up', 'api/sign-in', 'api/forgotten', 'api/reset', 'api/confirm', 'api/shared/{token}', 'api/shared/{token}/file', 'storage/{path}'];
+    private const OPEN = ['{place?}', 'up', 'sanctum/csrf-cookie', 'api/guest', 'api/first', 'api/sign-up', 'api/sign-in', 'api/forgotten', 'api/reset', 'api/confirm', 'api/shared/{token}', 'api/shared/{token}/file', 'api/evening/{token}', 'api/evening/{token}/results', 'storage/{path}'];
 
     public function test_a_stranger_gets_nothing_from_any_route(): void
     {
@@ -44,6 +46,9 @@ final class StrangersTest extends TestCase
         $owner->joints()->save(new Joint(['name' => 'plover']));
         $owner->kits()->firstOrFail()->wishes()->create(['name' => 'Theirs', 'wish' => (object) ['magnification' => 1]]);
         $this->app->make(KeptComparisons::class)->keep($owner, 'Theirs', [$rig], []);
+        $this->app->make(PracticeStore::class)->handOut($owner->kits()->firstOrFail());
+        $this->app->make(Evenings::class)->open($owner, $owner->kits()->firstOrFail(), 'Theirs');
+        $practice = DB::table('practice_questions')->where('kit_id', $rig->kit_id)->orderBy('id')->get()->toArray();
         $outings = $owner->outings()->get()->toArray();
         $ticks = $owner->outings()->firstOrFail()->ticks()->orderBy('what')->get()->toArray();
         $entries = DB::table('entries')->where('user_id', $owner->id)->orderBy('number')->get()->toArray();
@@ -52,7 +57,7 @@ final class StrangersTest extends TestCase
         foreach ($this->guarded() as [$method, $route]) {
             if (str_contains($route->uri(), '{')) {
                 $this->json($method, $this->address($route, $rig), [
-                    'revision' => $rig->revision, 'version' => 1, 'name' => 'Mine now', 'step' => ['action' => 'remove', 'index' => 0], 'text' => '{}', 'as' => 'json', 'part' => ['kind' => 'tube', 'lengthMm' => 1], 'parts' => [['kind' => 'tube', 'lengthMm' => 1]],
+                    'revision' => $rig->revision, 'version' => 1, 'name' => 'Mine now', 'step' => ['action' => 'remove', 'index' => 0], 'text' => '{}', 'as' => 'json', 'part' => ['kind' => 'tube', 'lengthMm' => 1], 'parts' => [['kind' => 'tube', 'lengthMm' => 1]], 'task' => 'focus', 'round' => 0, 'title' => 'Mine now',
                 ])->assertNotFound();
                 $walked++;
             }
@@ -63,6 +68,8 @@ final class StrangersTest extends TestCase
         $this->assertSame(1, $owner->joints()->count());
         $this->assertSame(1, SavedSearch::query()->where('kit_id', $rig->kit_id)->count());
         $this->assertSame(1, $owner->comparisons()->count());
+        $this->assertEquals($practice, DB::table('practice_questions')->where('kit_id', $rig->kit_id)->orderBy('id')->get()->toArray());
+        $this->assertSame([1, 0, 0], [DB::table('practice_evenings')->where('user_id', $owner->id)->count(), DB::table('practice_answers')->count(), DB::table('practice_tasks')->count()]);
         $this->assertEquals($entries, DB::table('entries')->where('user_id', $owner->id)->orderBy('number')->get()->toArray());
         $this->assertEquals($outings, $owner->outings()->get()->toArray());
         $this->assertEquals($ticks, $owner->outings()->firstOrFail()->ticks()->orderBy('what')->get()->toArray());
@@ -132,11 +139,15 @@ final class StrangersTest extends TestCase
 
         $comparison = (string) (KeptComparison::query()->where('user_id', $rig->user_id)->value('id') ?? 1);
 
+        $question = (string) (DB::table('practice_questions')->where('kit_id', $rig->kit_id)->value('id') ?? 1);
+
+        $evening = (string) (DB::table('practice_evenings')->where('user_id', $rig->user_id)->value('id') ?? 1);
+
         // The one with a log.
         $outing = (string) Outing::query()->where('user_id', $rig->user_id)->where('name', 'Seeds, moss and clock teeth')->value('id');
 
         $entry = (string) DB::table('entries')->where('outing_id', $outing)->oldest('at')->value('id');
 
-        return '/'.str_replace(['{frame}', '{run}', '{entry}', '{outing}', '{reading}', '{comparison}', '{school}', '{rig}', '{kit}', '{part}', '{deleted}', '{joint}', '{number}', '{wish}', '{card}', '{session}'], ['1', '1', $entry, $outing, 'magnification', $comparison, 'stop-or-stop', (string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0', $wish, 'ladder', str_repeat('a', 16)], $route->uri()).'?travel=2.focus&index=0&front=larch&rear=tern&magnification=1&camera='.$part.'&lens='.$part;
+        return '/'.str_replace(['{question}', '{evening}', '{frame}', '{run}', '{entry}', '{outing}', '{reading}', '{comparison}', '{school}', '{rig}', '{kit}', '{part}', '{deleted}', '{joint}', '{number}', '{wish}', '{card}', '{session}'], [$question, $evening, '1', '1', $entry, $outing, 'magnification', $comparison, 'stop-or-stop', (string) $rig->id, (string) $rig->kit_id, $part, $part, $joint, '0', $wish, 'ladder', str_repeat('a', 16)], $route->uri()).'?travel=2.focus&index=0&front=larch&rear=tern&magnification=1&camera='.$part.'&lens='.$part;
     }
 }

@@ -8,8 +8,10 @@ use App\Http\Attachment;
 use App\Http\Requests\LookLive;
 use App\Http\Requests\SetLook;
 use App\Http\Requests\SetRun;
+use App\Http\Requests\SetTask;
 use App\Http\Requests\TakeOneFrame;
 use App\Http\Resources\FrameView;
+use App\Http\Resources\JudgedView;
 use App\Http\Resources\LookView;
 use App\Http\Resources\RunView;
 use App\Http\Resources\Trouble;
@@ -19,15 +21,18 @@ use App\Look\StackRuns;
 use App\Models\Frame;
 use App\Models\Rig;
 use App\Models\StackRun;
+use App\Practice\CameraTasks;
+use App\Practice\PracticeViews;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\ValidationException;
 use OpenApi\Attributes as OA;
 
 /** Look through: a rig before its made-up camera on its made-up rail. */
 final class LookController
 {
-    public function __construct(private readonly LookStore $store, private readonly LookViews $views, private readonly StackRuns $runs)
+    public function __construct(private readonly LookStore $store, private readonly LookViews $views, private readonly StackRuns $runs, private readonly CameraTasks $tasks)
     {
     }
 
@@ -55,6 +60,42 @@ final class LookController
         }
 
         return response()->json($this->views->of($rig, $look));
+    }
+
+    #[OA\Put(path: '/rigs/{rig}/look/task', operationId: 'setTask', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: SetTask::class)), responses: [
+        new OA\Response(response: 200, description: 'What stands before it for this task', content: new OA\JsonContent(ref: LookView::class)),
+        new OA\Response(response: 422, description: 'What is wrong', content: new OA\JsonContent(ref: Trouble::class)),
+        new OA\Response(response: 424, description: 'A device doesn’t answer', content: new OA\JsonContent(ref: Trouble::class)),
+    ])]
+    public function task(SetTask $request, Rig $rig): JsonResponse
+    {
+        $look = $this->store->of($rig);
+        $this->tasks->begin($rig, $look, $request->task());
+
+        return response()->json($this->views->of($rig, $look));
+    }
+
+    #[OA\Delete(path: '/rigs/{rig}/look/task', operationId: 'leaveTask', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 200, description: 'Nothing is to be done any more; all stays as it stands', content: new OA\JsonContent(ref: LookView::class))])]
+    public function leave(Rig $rig): JsonResponse
+    {
+        Gate::authorize('update', $rig);
+        $look = $this->store->of($rig);
+        $this->tasks->leave($look);
+
+        return response()->json($this->views->of($rig, $look));
+    }
+
+    #[OA\Post(path: '/rigs/{rig}/look/task', operationId: 'judgeTask', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], responses: [
+        new OA\Response(response: 200, description: 'Whether it is done', content: new OA\JsonContent(ref: JudgedView::class)),
+        new OA\Response(response: 422, description: 'There is no task', content: new OA\JsonContent(ref: Trouble::class)),
+    ])]
+    public function judge(Rig $rig): JsonResponse
+    {
+        Gate::authorize('update', $rig);
+        $look = $this->store->of($rig);
+        $judged = $this->tasks->judge($rig, $look, $this->store->setup($rig, $look)) ?? throw ValidationException::withMessages(['task' => 'There is no task to judge.']);
+
+        return response()->json(new JudgedView($judged->done, $judged->pattern, (object) $judged->numbers, PracticeViews::tasks($rig->user_id)));
     }
 
     #[OA\Post(path: '/rigs/{rig}/look/live', operationId: 'lookLive', parameters: [new OA\PathParameter(name: 'rig', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: LookLive::class)), responses: [

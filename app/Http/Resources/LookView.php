@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use OpenApi\Attributes as OA;
+use ZincThimble\Core\Practice\CameraTask;
 
 /** What stands before a rig’s made-up camera. */
-#[OA\Schema(required: ['revision', 'target', 'hidden', 'closed', 'lost', 'exposureStops', 'aperture', 'widest', 'stops', 'exposureS', 'iso', 'isMetered', 'railMm', 'travelMm', 'unitMm', 'middleMm', 'nearMm', 'farMm', 'deepMm', 'fieldWidthMm', 'columns', 'rows', 'crop', 'stackFrames', 'stackTrouble', 'stackSeconds', 'trouble', 'run', 'frames', 'lens', 'shot'])]
+#[OA\Schema(required: ['revision', 'target', 'task', 'hidden', 'closed', 'lost', 'exposureStops', 'aperture', 'widest', 'stops', 'exposureS', 'iso', 'isMetered', 'railMm', 'travelMm', 'unitMm', 'middleMm', 'nearMm', 'farMm', 'deepMm', 'fieldWidthMm', 'columns', 'rows', 'crop', 'stackFrames', 'stackTrouble', 'stackSeconds', 'trouble', 'run', 'frames', 'lens', 'shot'])]
 final readonly class LookView
 {
     /**
@@ -20,6 +21,8 @@ final readonly class LookView
         public int $revision,
         #[OA\Property(ref: LookTargetView::class)]
         public LookTargetView $target,
+        #[OA\Property(description: 'What is to be done before it', type: 'string', enum: CameraTask::class, nullable: true)]
+        public ?CameraTask $task,
         #[OA\Property(description: 'Whether its lens truly is something else than is known of it')]
         public bool $hidden,
         #[OA\Property(description: 'Whether the diaphragm is closed while composing')]

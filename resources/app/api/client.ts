@@ -242,6 +242,22 @@ export const api = {
         if (!answer.ok) throw new Refused(answer.status, strings.offline.strange(answer.status));
         return answer.blob();
     },
+    setTask: (rig: number, task: Schema['SetTask']['task']) =>
+        unwrap(client.PUT('/rigs/{rig}/look/task', { params: at(rig), body: { task } })),
+    judgeTask: (rig: number) => unwrap(client.POST('/rigs/{rig}/look/task', { params: at(rig) })),
+    leaveTask: (rig: number) => unwrap(client.DELETE('/rigs/{rig}/look/task', { params: at(rig) })),
+    handOutPractice: (kit: number) => unwrap(client.POST('/kits/{kit}/practice', { params: ofKit(kit) })),
+    answerQuestion: (question: number, body: Schema['AnswerQuestion']) =>
+        unwrap(client.POST('/practice/{question}/answer', { params: { path: { question } }, body })),
+    evenings: () => unwrap(client.GET('/evenings')),
+    openEvening: (kit: number, title: string) => unwrap(client.POST('/kits/{kit}/evenings', { params: ofKit(kit), body: { title } })),
+    evening: (evening: number) => unwrap(client.GET('/evenings/{evening}', { params: { path: { evening } } })),
+    dropEvening: (evening: number) => unwrap(client.DELETE('/evenings/{evening}', { params: { path: { evening } } })),
+    joinEvening: (token: string, key: string) => unwrap(client.GET('/evening/{token}', { params: { path: { token }, query: { key } } })),
+    answerEvening: (token: string, body: Schema['AnswerEvening']) =>
+        unwrap(client.PUT('/evening/{token}', { params: { path: { token } }, body })),
+    eveningResults: (token: string, key: string) =>
+        unwrap(client.GET('/evening/{token}/results', { params: { path: { token }, query: { key } } })),
     runStack: (rig: number) => unwrap(client.POST('/rigs/{rig}/look/runs', { params: at(rig) })),
     setRun: (rig: number, run: number, what: Schema['SetRun']['do']) =>
         unwrap(client.PUT('/rigs/{rig}/look/runs/{run}', { params: { path: { rig, run } }, body: { do: what } })),

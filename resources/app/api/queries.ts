@@ -59,6 +59,10 @@ export const keys = {
     states: (rig: RigView) => ['states', rig.id, rig.revision],
     state: (rig: RigView, number: number | null) => ['state', rig.id, rig.revision, number],
     proposals: (kit: number | undefined) => ['proposals', kit],
+    evenings: ['evenings'],
+    evening: (id: number) => ['evening', id],
+    joined: (token: string) => ['joined', token],
+    eveningResults: (token: string, key: string) => ['evening-results', token, key],
     shared: (token: string) => ['shared', token],
 } as const;
 
@@ -125,6 +129,11 @@ export function logChanged(queries: QueryClient): void {
 /** An outing was changed elsewhere meanwhile. */
 export function outingIsOld(queries: QueryClient): void {
     stale(queries, 'outing');
+}
+
+/** An evening was opened or taken back. */
+export function eveningsChanged(queries: QueryClient): void {
+    stale(queries, 'evenings');
 }
 
 /** Own joints were added or dropped. */

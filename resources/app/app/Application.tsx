@@ -21,6 +21,8 @@ const AfterPage = lazy(() => import('../pages/outings/AfterPage'));
 const LogPage = lazy(() => import('../pages/outings/log/LogPage'));
 const LedgerPage = lazy(() => import('../pages/outings/log/LedgerPage'));
 const OutsidePage = lazy(() => import('../pages/outings/OutsidePage'));
+const PracticePage = lazy(() => import('../pages/practice/PracticePage'));
+const EveningPage = lazy(() => import('../pages/practice/EveningPage'));
 const SharedPage = lazy(() => import('../pages/shared/SharedPage'));
 
 /** What anybody may see, and the rest for whoever is here. */
@@ -29,6 +31,8 @@ export function Application() {
         <Suspense fallback={<main className="min-h-dvh" aria-busy="true" />}>
             <Routes>
                 <Route path="/shared/:token" element={<SharedPage />} />
+                <Route path="/practice" element={<PracticePage />} />
+                <Route path="/evening/:token" element={<EveningPage />} />
                 <Route path="/outings/:outing/outside" element={<OutsidePage />} />
                 <Route path="/confirm" element={<Confirm />} />
                 <Route path="/reset" element={<ResetPassword />} />

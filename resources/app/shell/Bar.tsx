@@ -4,6 +4,7 @@ import { useState, type ReactNode } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { api, type Schema } from '../api/client';
 import { forgetOutings } from '../offline/outings';
+import { forgetPractice } from '../offline/practice';
 import { strings } from '../strings/index';
 import { Button } from '../ui/Button';
 import { Menu, MenuChoice, MenuItem, MenuLine } from '../ui/Menu';
@@ -27,6 +28,7 @@ export function Bar({ person, children }: { person: Schema['Person']; children: 
         mutationFn: async () => {
             await api.signOut();
             await forgetOutings();
+            await forgetPractice();
         },
         onSuccess: () => {
             queries.clear();
@@ -41,7 +43,7 @@ export function Bar({ person, children }: { person: Schema['Person']; children: 
             <Mark />
             <span className="mr-6 ml-1 text-base font-semibold whitespace-nowrap max-sm:sr-only">{strings.product}</span>
             <nav aria-label="Places" className="flex h-11 max-sm:h-11">
-                {(['bench', 'kit', 'find', 'compare', 'outings'] as const).map((place) => (
+                {(['bench', 'kit', 'find', 'compare', 'outings', 'practice'] as const).map((place) => (
                     <NavLink
                         key={place}
                         to={`/${place}`}

@@ -13,6 +13,7 @@ import { look } from './look';
 import { offline } from './offline';
 import { outings } from './outings';
 import { pictures } from './pictures';
+import { practice } from './practice';
 import { rig } from './rig';
 import { shell } from './shell';
 import { terms } from './terms';
@@ -35,6 +36,7 @@ export const strings = {
     ...light,
     ...pictures,
     ...look,
+    ...practice,
     ...terms,
     ...keysOfPlaces,
 } as const;

@@ -68,6 +68,18 @@ export const keysOfPlaces = {
                 ],
             ],
             [
+                '/practice',
+                'One question after the other, without a mouse.',
+                [
+                    ['← →', 'move the guess, with Shift by ten steps'],
+                    ['↑ ↓', 'widen and narrow it'],
+                    ['1 2 3', 'choose one of the words'],
+                    ['Enter', 'see, then the next one'],
+                    ['D', 'I don’t know'],
+                    ['?', 'this list'],
+                ],
+            ],
+            [
                 '/sheet',
                 'Paper has none; the page has these.',
                 [

@@ -2,6 +2,27 @@
 export const look = {
     look: {
         title: 'Look through',
+        tasks: {
+            title: 'Practise',
+            of: {
+                focus: 'focus it',
+                'life-size': 'set it to 1 : 1',
+                'sharpest-stop': 'find the sharpest stop',
+                stack: 'a stack without a gap',
+            },
+            how: {
+                focus: 'Move the rail until the tooth is sharp in the finder; where it is isn’t told.',
+                'life-size':
+                    'Change the rig until the ruler is as large on the sensor as it is. Its lens isn’t quite what its figures say: measure.',
+                'sharpest-stop': 'Set the stop at which this lens draws the edge sharpest; a trial tells.',
+                stack: 'Take frames, or run a stack, so that every place of the tooth is sharp in one.',
+            },
+            judge: 'That’s it',
+            leave: 'Leave it',
+            done: 'Done.',
+            notYet: 'Not yet.',
+            hidden: 'you are to find it',
+        },
         targets: {
             subject: 'the subject as described',
             seed: 'a seed',

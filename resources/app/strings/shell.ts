@@ -11,7 +11,7 @@ export const shell = {
         card: 'So a card looks: the same figures, for the bag.',
     },
     product: 'Zinc Thimble',
-    places: { bench: 'Bench', kit: 'Kit', find: 'Find', compare: 'Compare', outings: 'Outings' },
+    places: { bench: 'Bench', kit: 'Kit', find: 'Find', compare: 'Compare', outings: 'Outings', practice: 'Practice' },
     shell: {
         undo: 'Undo',
         redo: 'Redo',

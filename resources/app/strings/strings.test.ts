@@ -12,6 +12,7 @@ import { light } from './light';
 import { offline } from './offline';
 import { log } from './log';
 import { look } from './look';
+import { practice } from './practice';
 import { outings } from './outings';
 import { pictures } from './pictures';
 import { rig } from './rig';
@@ -30,6 +31,7 @@ const pages = {
     light,
     log,
     look,
+    practice,
     offline,
     outings,
     pictures,

@@ -1,4 +1,4 @@
-export type Example = 'rig' | 'kit' | 'find' | 'compare' | 'card';
+export type Example = 'rig' | 'kit' | 'find' | 'compare' | 'card' | 'question';
 
 const ink = { fill: 'none', stroke: 'var(--soft)', strokeWidth: 1.4 } as const;
 
@@ -23,6 +23,14 @@ const pictures: Readonly<Record<Example, () => React.JSX.Element>> = {
         <>
             <Rig y={74} tube={30} room={92} />
             <path d="M6 138H330M6 138v6M60 138v6M114 138v6M168 138v6M222 138v6M276 138v6M330 138v6" {...ink} />
+        </>
+    ),
+    question: () => (
+        <>
+            <Rig y={64} tube={30} room={60} scale={0.8} />
+            <path d="M20 128H320M20 128v8M80 128v8M140 128v8M200 128v8M260 128v8M320 128v8" {...ink} />
+            <path d="M172 106h14v8l-7 8l-7 -8Z" fill="var(--brass)" />
+            <path d="M150 124h58" stroke="var(--brass)" strokeWidth={7} opacity={0.35} />
         </>
     ),
     kit: () => (

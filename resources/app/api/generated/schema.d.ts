@@ -324,6 +324,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/evenings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["listEvenings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/evenings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["openEvening"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/evenings/{evening}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["showEvening"];
+        put?: never;
+        post?: never;
+        delete: operations["dropEvening"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/evening/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["joinEvening"];
+        put: operations["answerEvening"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/evening/{token}/results": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["eveningResults"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/kits/{kit}/find": {
         parameters: {
             query?: never;
@@ -836,6 +916,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/rigs/{rig}/look/task": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["setTask"];
+        post: operations["judgeTask"];
+        delete: operations["leaveTask"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/rigs/{rig}/look/live": {
         parameters: {
             query?: never;
@@ -1262,6 +1358,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["measureBracketing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/kits/{kit}/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["handOutPractice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/practice/{question}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["answerQuestion"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1781,6 +1909,17 @@ export interface components {
                 [key: string]: unknown;
             }[];
         };
+        AnswerEvening: {
+            /** @description Of this sheet; whoever has it may go on */
+            key: string;
+            name?: string | null;
+            /** @description Which question, from 0 */
+            place: number;
+            /** @description Null = not known */
+            guess?: number | null;
+            low?: number | null;
+            high?: number | null;
+        };
         AnswerFirst: {
             /**
              * @description What somebody answers at the first visit, as the page's address holds it. Lengths in mm; what is left out is not known.
@@ -1828,6 +1967,21 @@ export interface components {
             closeUp?: number;
             /** @description Focal length of a lens face to face with the first */
             otherMm?: number;
+        };
+        AnswerQuestion: {
+            /** @description An answer with the width that somebody would bet on, or that they don't know. */
+            round: number;
+            /** @description A figure, or the place of a word; null = not known */
+            guess?: number | null;
+            /** @description Where the width begins */
+            low?: number | null;
+            /** @description Where it ends */
+            high?: number | null;
+            /**
+             * Format: date-time
+             * @description When it was answered, on a device that was away
+             */
+            at?: string | null;
         };
         AskLens: {
             /** @description A lens as far as it is filled in, not kept anywhere. */
@@ -2007,6 +2161,10 @@ export interface components {
             /** @description null = not said */
             currency?: string | null;
         };
+        OpenEvening: {
+            /** @description A club's evening about a kit. */
+            title: string;
+        };
         ReadWords: {
             /** @description A list of parts in words, or rows of a spreadsheet. */
             text: string;
@@ -2072,6 +2230,13 @@ export interface components {
              * @enum {string}
              */
             do: "pause" | "go on" | "stop";
+        };
+        SetTask: {
+            /**
+             * @description What is to be done before the made-up camera.
+             * @enum {string}
+             */
+            task: "focus" | "life-size" | "sharpest-stop" | "stack";
         };
         SetUpEntry: {
             /** @description Of the parts as the kit knows them today; false = by the figures of then, as a rig by itself */
@@ -2173,6 +2338,59 @@ export interface components {
             frames: number | null;
             /** Format: float */
             stepMm: number | null;
+        };
+        /** @description How good an answer was. */
+        AnsweredView: {
+            /** @description Whether it counts as known */
+            known: boolean;
+            /** @description Whether the truth lay within the width */
+            inside: boolean;
+            /**
+             * Format: float
+             * @description How far off: a share, or stops of light; null = a word, or nothing was answered
+             */
+            off: number | null;
+            /**
+             * Format: float
+             * @description The interval score of its width, less is better; null likewise
+             */
+            score: number | null;
+            /**
+             * Format: date
+             * @description When it comes back; null = it doesn’t
+             */
+            dueOn: string | null;
+            skills: components["schemas"]["SkillView"][];
+        };
+        /** @description What is asked, without what is true. */
+        AskedView: {
+            /** @enum {string} */
+            kind: "tube-magnifies" | "tube-wanted" | "tube-adds" | "room-left" | "from-sensor" | "stops-lost" | "real-aperture" | "times-longer" | "turned-magnifies" | "turned-room" | "glass-magnifies" | "glass-furthest" | "slice-deep" | "frames-needed" | "joins" | "larger-of-two" | "keeps-infinity" | "which-stop" | "way-to-stop" | "spot-fault" | "read-drawing";
+            /** @enum {string} */
+            skill: "tube" | "room" | "light" | "turned" | "close-up" | "joins" | "slice";
+            pattern: string;
+            numbers: {
+                [key: string]: number | string;
+            };
+            /** @description mm, x, stops, f, times or n; empty = one of the options */
+            unit: string;
+            /**
+             * Format: float
+             * @description Where the scale of the answer begins
+             */
+            least: number;
+            /**
+             * Format: float
+             * @description And where it ends
+             */
+            greatest: number;
+            options: string[];
+            /**
+             * @description From where the plane of focus is asked for, which isn’t drawn then
+             * @enum {string|null}
+             */
+            plane: "front" | "sensor" | null;
+            drawing: components["schemas"]["QuestionDrawing"] | null;
         };
         /** @description What one subject is to be photographed with. */
         AssignmentView: {
@@ -2623,6 +2841,61 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        /** @description What one of them answered. */
+        EveningAnswer: {
+            /** @description Null unless it was given */
+            name: string | null;
+            /** @description Whether it is the one of whoever looks */
+            own: boolean;
+            /**
+             * Format: float
+             * @description Null = they didn’t know
+             */
+            guess: number | null;
+            /** Format: float */
+            low: number | null;
+            /** Format: float */
+            high: number | null;
+            known: boolean;
+            inside: boolean;
+        };
+        /** @description A question of an evening, with what is true and what was answered. */
+        EveningQuestion: {
+            asked: components["schemas"]["AskedView"];
+            truth: components["schemas"]["TruthView"];
+            answers: components["schemas"]["EveningAnswer"][];
+        };
+        /** @description All answers of an evening side by side. */
+        EveningResults: {
+            title: string;
+            /** @description How many took part */
+            sheets: number;
+            questions: components["schemas"]["EveningQuestion"][];
+        };
+        /** @description A club's evening as one answers it. */
+        EveningSheet: {
+            title: string;
+            /** @description As it was given; null = none was */
+            name: string | null;
+            questions: components["schemas"]["AskedView"][];
+            /** @description Of each question once it is answered */
+            truths: (components["schemas"]["TruthView"] | null)[];
+        };
+        /** @description A club's evening, for whoever opened it. */
+        EveningView: {
+            id: number;
+            title: string;
+            link: string;
+            /** Format: date-time */
+            openedAt: string;
+            /**
+             * Format: date
+             * @description The day on which its link ends
+             */
+            until: string;
+            /** @description How many have answered something */
+            sheets: number;
+        };
         /** @description One finding, its sentence as a pattern with numbers. */
         FindingView: {
             /** @enum {string} */
@@ -2883,6 +3156,15 @@ export interface components {
             diameterMm: number | null;
             /** Format: float */
             pitchMm: number | null;
+        };
+        /** @description Whether a task is done, in a sentence. */
+        JudgedView: {
+            done: boolean;
+            pattern: string;
+            numbers: {
+                [key: string]: number;
+            };
+            tasks: components["schemas"]["TaskView"][];
         };
         /** @description A comparison that was kept. */
         KeptComparisonView: {
@@ -3177,6 +3459,11 @@ export interface components {
         LookView: {
             revision: number;
             target: components["schemas"]["LookTargetView"];
+            /**
+             * @description What is to be done before it
+             * @enum {string|null}
+             */
+            task: "focus" | "life-size" | "sharpest-stop" | "stack" | null;
             /** @description Whether its lens truly is something else than is known of it */
             hidden: boolean;
             /** @description Whether the diaphragm is closed while composing */
@@ -3575,6 +3862,32 @@ export interface components {
              */
             discMm: number;
         };
+        /** @description A question that is handed out, with what is true: a device without a network has to know it. */
+        PracticeQuestionView: {
+            id: number;
+            /** @description How often it was handed out before: an answer belongs to its round */
+            round: number;
+            /** @description Whether it comes back because it was missed */
+            again: boolean;
+            asked: components["schemas"]["AskedView"];
+            truth: components["schemas"]["TruthView"];
+        };
+        /** @description Today's questions of a kit, and how well their person knows it. */
+        PracticeView: {
+            /** @description What comes back first */
+            questions: components["schemas"]["PracticeQuestionView"][];
+            skills: components["schemas"]["SkillView"][];
+            tasks: components["schemas"]["TaskView"][];
+            /** @description How many come back later */
+            waiting: number;
+            /**
+             * Format: date
+             * @description The next day on which some do
+             */
+            nextOn: string | null;
+            /** @description A rig of this kit to practise with before the made-up camera; null = it has none yet */
+            rig: number | null;
+        };
         /** @description What must be ready some time before it is needed. */
         PreparationView: {
             what: string;
@@ -3598,6 +3911,25 @@ export interface components {
             leastMagnification: number | null;
             /** Format: float */
             greatestMagnification: number | null;
+        };
+        /** @description A rig as it is drawn beside a question, mm from the sensor. */
+        QuestionDrawing: {
+            /** @description Empty where the drawing alone is to tell it */
+            camera: string;
+            body: components["schemas"]["DrawingCamera"];
+            drawn: components["schemas"]["DrawingPart"][];
+            /** Format: float */
+            tipMm: number;
+            /**
+             * Format: float
+             * @description Null where it is asked for
+             */
+            subjectDistanceMm: number | null;
+            /**
+             * Format: float
+             * @description Length of the bar that is drawn to the same scale; null = none
+             */
+            barMm: number | null;
         };
         /** @description A question of a school that this kit can ask. */
         QuestionView: {
@@ -4108,6 +4440,34 @@ export interface components {
             /** @description Whether that lens has the shot */
             settled: boolean;
         };
+        /** @description How well one skill is known. */
+        SkillView: {
+            /** @enum {string} */
+            skill: "tube" | "room" | "light" | "turned" | "close-up" | "joins" | "slice";
+            /** @description Figures that were answered, of the newest */
+            figures: number;
+            /** @description Words that were */
+            words: number;
+            /** @description And how many of those were right */
+            right: number;
+            /**
+             * Format: float
+             * @description The middle one of how far off figures were; null = not enough yet
+             */
+            within: number | null;
+            /** @description Whether that is in stops; otherwise a share */
+            inStops: boolean;
+            /**
+             * Format: float
+             * @description Share of widths that the truth lay in; honest ones hold nine times in ten
+             */
+            coverage: number | null;
+            /**
+             * Format: float
+             * @description 0 to 1; null = not enough yet
+             */
+            bar: number | null;
+        };
         /** @description A state that a rig was saved in. */
         StateSummary: {
             number: number;
@@ -4224,6 +4584,13 @@ export interface components {
              * @description 0 = flat
              */
             depthMm: number;
+        };
+        /** @description A task before the made-up camera, and how often it was done. */
+        TaskView: {
+            /** @enum {string} */
+            task: "focus" | "life-size" | "sharpest-stop" | "stack";
+            tried: number;
+            done: number;
         };
         /** @description What is engraved at one position of a scale. */
         TravelMark: {
@@ -4364,6 +4731,39 @@ export interface components {
         /** @description Why a request was refused. */
         Trouble: {
             message: string;
+        };
+        /** @description What is true, why, and how near the rule of thumb comes. */
+        TruthView: {
+            /**
+             * Format: float
+             * @description A figure, or the place of the right word
+             */
+            truth: number;
+            /**
+             * Format: float
+             * @description From here it counts as known
+             */
+            low: number;
+            /**
+             * Format: float
+             * @description To here
+             */
+            high: number;
+            reason: string;
+            reasonNumbers: {
+                [key: string]: number | string;
+            };
+            /**
+             * Format: float
+             * @description What the rule of thumb comes to; null = it is none that reckons
+             */
+            thumb: number | null;
+            /**
+             * Format: float
+             * @description By how much that is off: a share of the truth, or stops
+             */
+            thumbOff: number | null;
+            thumbWords: string;
         };
         /** @description A rig in its turn. */
         VisitView: {
@@ -5363,6 +5763,240 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BlankEntry"];
+                };
+            };
+        };
+    };
+    listEvenings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description One’s own, the newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EveningView"][];
+                };
+            };
+        };
+    };
+    openEvening: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OpenEvening"];
+            };
+        };
+        responses: {
+            /** @description Ten questions under a link */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EveningView"];
+                };
+            };
+            /** @description Why not */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    showEvening: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                evening: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What they answered, for whoever opened it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EveningResults"];
+                };
+            };
+            /** @description No such evening of yours */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    dropEvening: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                evening: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Its link leads nowhere any more */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No such evening of yours */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    joinEvening: {
+        parameters: {
+            query?: {
+                key?: string | null;
+            };
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Its questions; what is true of those that are answered with this key */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EveningSheet"];
+                };
+            };
+            /** @description No such link */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    answerEvening: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerEvening"];
+            };
+        };
+        responses: {
+            /** @description The sheet, with what is true of what is answered */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EveningSheet"];
+                };
+            };
+            /** @description No such link */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    eveningResults: {
+        parameters: {
+            query?: {
+                key?: string;
+            };
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What all have answered, for whoever has answered all of it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EveningResults"];
+                };
+            };
+            /** @description No such link */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description Not all of it is answered yet */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
                 };
             };
         };
@@ -6658,6 +7292,103 @@ export interface operations {
             };
         };
     };
+    setTask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetTask"];
+            };
+        };
+        responses: {
+            /** @description What stands before it for this task */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookView"];
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description A device doesn’t answer */
+            424: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    judgeTask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Whether it is done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JudgedView"];
+                };
+            };
+            /** @description There is no task */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    leaveTask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rig: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Nothing is to be done any more; all stays as it stands */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookView"];
+                };
+            };
+        };
+    };
     lookLive: {
         parameters: {
             query?: never;
@@ -7685,6 +8416,72 @@ export interface operations {
             };
             /** @description The rig or the lens has changed meanwhile */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description What is wrong */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    handOutPractice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kit: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Today’s questions; the same until they are answered */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeView"];
+                };
+            };
+        };
+    };
+    answerQuestion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                question: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerQuestion"];
+            };
+        };
+        responses: {
+            /** @description How good the first answer of that round was */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AnsweredView"];
+                };
+            };
+            /** @description This round is over without an answer */
+            410: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,7 +1,7 @@
 import { DndContext, MouseSensor, pointerWithin, TouchSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { api, Refused, type Schema, type SweepView, type TravelView } from '../../api/client';
 import { keys } from '../../api/queries';
 import { download, svgOf } from '../../drawing/exportSvg';
@@ -71,8 +71,11 @@ export function Bench({ id, person, rigs }: Props) {
     const [swapping, setSwapping] = useState<number | null>(null);
     const [dialog, setDialog] = useState<'charts' | 'describe' | 'rigs' | 'states' | null>(null);
     const [pointed, setPointed] = useState<Pointed | null>(null);
-    const [work, setWork] = useState<Work>('parts');
-    const [opened, setOpened] = useState<ReadonlySet<Work>>(new Set(['parts']));
+    // From elsewhere one may come to a tab.
+    const [asked] = useSearchParams();
+    const first = works.find((each) => each === asked.get('work')) ?? 'parts';
+    const [work, setWork] = useState<Work>(first);
+    const [opened, setOpened] = useState<ReadonlySet<Work>>(new Set(['parts', first]));
     const openWork = useCallback((next: Work) => {
         setWork(next);
         setOpened((before) => (before.has(next) ? before : new Set([...before, next])));

@@ -1,3 +1,4 @@
+import { RigLine } from '../../drawing/RigLine';
 import { commonScale, rigOutline } from '../../drawing/rigOutline';
 import { usePreferences } from '../../shell/preferences';
 import type { Schema } from '../../api/client';
@@ -84,14 +85,17 @@ function Outline({ rig, letter, scale }: { rig: Drawn; letter: string; scale: nu
             role="img"
             aria-label={say.drawing(letter, rig.title)}
         >
-            <path d={path} fill="none" stroke="var(--ink)" strokeWidth={1.1} strokeLinejoin="round" />
-            <path
-                d={`M${tipX} ${height / 2}H${plane}`}
-                stroke="var(--soft)"
-                strokeWidth={0.8}
-                strokeDasharray={broken ? '1 4' : '6 3 1 3'}
+            <RigLine
+                path={path}
+                tipX={tipX}
+                planeX={plane}
+                axisY={height / 2}
+                top={6}
+                bottom={height - 6}
+                broken={broken}
+                ink={1.1}
+                fill="none"
             />
-            <path d={`M${plane} 6V${height - 6}`} stroke="var(--madder)" strokeWidth={1.8} />
         </svg>
     );
 }

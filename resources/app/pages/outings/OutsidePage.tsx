@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Schema } from '../../api/client';
+import { RigLine } from '../../drawing/RigLine';
 import { commonScale, rigOutline } from '../../drawing/rigOutline';
 import { conflicts, saidWithout, standing, type Entry, type Pack, type Written } from '../../offline/outings';
 import { useField } from '../../offline/useField';
@@ -165,9 +166,7 @@ function Outline({ each }: { each: Assigned }) {
             role="img"
             aria-label={strings.outings.drawing(each.letter ?? '', each.title)}
         >
-            <path d={path} fill="var(--plate)" stroke="var(--ink)" strokeWidth={1.5} strokeLinejoin="round" />
-            <path d={`M${tipX} ${high / 2 + 8}H${plane}`} stroke="var(--soft)" strokeDasharray={broken ? '1 4' : '8 3 2 3'} />
-            <path d={`M${plane} 16V${high}`} stroke="var(--madder)" strokeWidth={2.4} />
+            <RigLine path={path} tipX={tipX} planeX={plane} axisY={high / 2 + 8} top={16} bottom={high} broken={broken} />
             {each.workingDistanceMm !== null && plane - tipX > 26 && (
                 <>
                     <path d={`M${tipX} 22H${plane}M${tipX} 17v10M${plane} 17v10`} stroke="var(--ink)" />

@@ -17,6 +17,7 @@ import { Finder } from './Finder';
 import { ofSameRig } from './planned';
 import { RailStrip } from './RailStrip';
 import { StackStrip } from './StackStrip';
+import { TaskStrip } from './TaskStrip';
 import { useFinder } from './useFinder';
 
 interface Props {
@@ -174,6 +175,7 @@ export const LookThrough = memo(function LookThrough({ active, rig, units }: Pro
                 <RailStrip look={look} shownMm={shownMm} />
             </div>
             <div className="grid min-w-0 content-start gap-2">
+                <TaskStrip rig={rig.id} look={look} units={units} onArrived={arrived} />
                 <dl className="grid grid-cols-[auto_1fr] text-sm [&>*]:border-b [&>*]:border-line [&>*]:py-1.5 [&>dd]:text-right">
                     <dt>{say.before}</dt>
                     <dd>
@@ -215,7 +217,11 @@ export const LookThrough = memo(function LookThrough({ active, rig, units }: Pro
                     </dd>
                     <dt>{say.sharp}</dt>
                     <dd className="figures" data-testid="sharp">
-                        <SharpNow look={look} fromNearest={fromNearest} offMm={shownMm - look.middleMm} units={units} />
+                        {look.task === 'focus' ? (
+                            say.tasks.hidden
+                        ) : (
+                            <SharpNow look={look} fromNearest={fromNearest} offMm={shownMm - look.middleMm} units={units} />
+                        )}
                     </dd>
                     <dt>{say.light}</dt>
                     <dd>

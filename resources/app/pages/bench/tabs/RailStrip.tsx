@@ -11,7 +11,9 @@ export function RailStrip({ look, shownMm }: { look: Schema['LookView']; shownMm
     return (
         <svg viewBox={`0 0 ${width} ${height}`} className="w-full" role="img" aria-label={`${strings.look.railLabel}: ${digits(shownMm)}`}>
             <rect x={8} y={4} width={width - 16} height={9} className="fill-plate stroke-ink" />
-            <rect x={x(from)} y={4} width={Math.max(1.5, x(to) - x(from))} height={9} className="fill-madder/40" />
+            {look.task !== 'focus' && (
+                <rect x={x(from)} y={4} width={Math.max(1.5, x(to) - x(from))} height={9} className="fill-madder/40" />
+            )}
             <path d={`M${x(shownMm)} 8l6 7v8h-12v-8z`} className="fill-brass" />
             <text
                 x={x(shownMm) < width / 2 ? x(shownMm) + 12 : x(shownMm) - 12}

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { api, reasonOf, type Schema } from '../../../api/client';
 import { keys, rigsChanged } from '../../../api/queries';
+import { RigLine } from '../../../drawing/RigLine';
 import { commonScale, rigOutline } from '../../../drawing/rigOutline';
 import { usePreferences } from '../../../shell/preferences';
 import { strings } from '../../../strings/index';
@@ -144,9 +145,7 @@ function Outline({ view }: { view: Schema['SinceView'] }) {
     const { path, tipX, broken } = rigOutline(view, commonScale([view], wide, high - 8, 1.2), plane, high / 2);
     return (
         <svg viewBox={`0 0 ${wide} ${high}`} className="block w-full" role="img" aria-label={view.title}>
-            <path d={path} fill="var(--plate)" stroke="var(--ink)" strokeWidth={1.5} strokeLinejoin="round" />
-            <path d={`M${tipX} ${high / 2}H${plane}`} stroke="var(--soft)" strokeDasharray={broken ? '1 4' : '8 3 2 3'} />
-            <path d={`M${plane} 6V${high - 6}`} stroke="var(--madder)" strokeWidth={2.4} />
+            <RigLine path={path} tipX={tipX} planeX={plane} axisY={high / 2} top={6} bottom={high - 6} broken={broken} />
         </svg>
     );
 }

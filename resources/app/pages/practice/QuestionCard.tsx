@@ -1,0 +1,161 @@
+import { useEffect, useRef, useState } from 'react';
+import type { Schema } from '../../api/client';
+import { hasOwnKeys } from '../../shell/PlaceKeys';
+import { usePreferences } from '../../shell/preferences';
+import { strings } from '../../strings/index';
+import { Button } from '../../ui/Button';
+import { phrase } from '../../ui/figures';
+import type { Answer } from '../../offline/useDay';
+import { GuessScale } from './GuessScale';
+import { ends, firstWidth, valueAt, type Guess } from './guess';
+import { QuestionDrawing } from './QuestionDrawing';
+import { Told } from './Told';
+
+const say = strings.practice;
+
+interface Props {
+    asked: Schema['AskedView'];
+    /** What is true, once it may be told. */
+    truth: Schema['TruthView'] | null;
+    /** The line under the question. */
+    line: string;
+    /** What came of the answer, under the truth. */
+    verdict: React.ReactNode;
+    busy: boolean;
+    onAnswer: (answer: Answer | null) => void;
+    onNext: () => void;
+}
+
+/** One question: what is asked, the drawing, the answer, and what is true over it. */
+export function QuestionCard({ asked, truth, line, verdict, busy, onAnswer, onNext }: Props) {
+    const { units, letterKeys } = usePreferences();
+    const [guess, setGuess] = useState<Guess | null>(null);
+    const [word, setWord] = useState<number | null>(null);
+    const [isKnown, setKnown] = useState(true);
+    const isWord = asked.options.length > 0;
+    const first: Guess = { value: valueAt(asked, 0.5), width: firstWidth(asked) };
+    const next = useRef<HTMLButtonElement>(null);
+    const title = useRef<HTMLHeadingElement>(null);
+    const isTold = truth !== null;
+    const answer = (): Answer | null => {
+        if (isWord) return word === null ? null : { guess: word, low: word, high: word };
+        return guess === null ? null : { guess: guess.value, ...ends(asked, guess) };
+    };
+    const see = (given: Answer) => {
+        setKnown(true);
+        onAnswer(given);
+    };
+    const pass = () => {
+        setKnown(false);
+        onAnswer(null);
+    };
+    useEffect(() => {
+        if (isTold) next.current?.focus();
+        else title.current?.focus();
+    }, [isTold]);
+
+    // The newest of them, without taking the keys away between two renders.
+    const act = useRef<(event: KeyboardEvent) => void>(() => undefined);
+    useEffect(() => {
+        act.current = (event) => {
+            if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || busy || hasOwnKeys(event.target)) return;
+            const onButton = event.target instanceof HTMLElement && event.target.closest('button, a') !== null;
+            if (event.key === 'Enter' && !onButton) {
+                event.preventDefault();
+                const given = answer();
+                if (isTold) onNext();
+                else if (given !== null) see(given);
+            } else if (letterKeys && !isTold && event.key.toLowerCase() === 'd') {
+                event.preventDefault();
+                pass();
+            } else if (letterKeys && !isTold && isWord && Number(event.key) >= 1 && Number(event.key) <= asked.options.length) {
+                event.preventDefault();
+                setWord(Number(event.key) - 1);
+            }
+        };
+    });
+    useEffect(() => {
+        const onKey = (event: KeyboardEvent) => act.current(event);
+        document.addEventListener('keydown', onKey);
+        return () => document.removeEventListener('keydown', onKey);
+    }, []);
+
+    const given = answer();
+    return (
+        <article aria-label={phrase(asked.pattern, asked.numbers, units)}>
+            <h1 ref={title} tabIndex={-1} className="max-w-[820px] text-xl leading-snug font-semibold outline-none">
+                {phrase(asked.pattern, asked.numbers, units)}
+            </h1>
+            <p className="pt-1 text-sm text-soft">
+                {asked.drawing !== null && asked.drawing.camera !== '' && `${say.on(asked.drawing.camera)} `}
+                {line}
+            </p>
+            <div className="max-w-[820px] py-2">
+                <QuestionDrawing
+                    asked={asked}
+                    guess={isKnown || !isTold ? (guess?.value ?? null) : null}
+                    truth={truth?.truth ?? null}
+                    units={units}
+                />
+            </div>
+            {isWord ? (
+                <ul role="radiogroup" aria-label={say.guess} className="max-w-[620px]">
+                    {asked.options.map((option, n) => {
+                        const isTrue = isTold && truth.truth === n;
+                        return (
+                            <li key={option}>
+                                <button
+                                    type="button"
+                                    role="radio"
+                                    aria-checked={word === n}
+                                    disabled={isTold}
+                                    onClick={() => setWord(n)}
+                                    className={`flex min-h-11 w-full items-baseline gap-3 border-b border-line px-2 py-2 text-left text-base aria-checked:border-b-2 aria-checked:border-brass aria-checked:font-semibold ${isTrue ? 'text-madder' : ''}`}
+                                >
+                                    <span className="figures text-sm text-soft" aria-hidden>
+                                        {n + 1}
+                                    </span>
+                                    <span>{option}</span>
+                                    {isTrue && <span className="ml-auto text-sm">{say.truth(option)}</span>}
+                                </button>
+                            </li>
+                        );
+                    })}
+                </ul>
+            ) : (
+                <GuessScale
+                    asked={asked}
+                    guess={isKnown || !isTold ? guess : null}
+                    first={first}
+                    onGuess={setGuess}
+                    truth={truth?.truth ?? null}
+                    units={units}
+                />
+            )}
+            {truth === null ? (
+                <div className="flex gap-2 py-4">
+                    <Button strong disabled={given === null || busy} onClick={() => given && see(given)}>
+                        {say.see}
+                    </Button>
+                    <Button disabled={busy} onClick={pass}>
+                        {say.dontKnow}
+                    </Button>
+                </div>
+            ) : (
+                <div className="max-w-[620px] py-3">
+                    <Told asked={asked} truth={truth} units={units} />
+                    <div className="pt-2">{verdict}</div>
+                    <button
+                        ref={next}
+                        type="button"
+                        className="plate mt-4 bg-ink! px-3 py-1.5 text-sm font-medium text-plate"
+                        disabled={busy}
+                        onClick={onNext}
+                    >
+                        {say.next}
+                    </button>
+                </div>
+            )}
+        </article>
+    );
+}
