@@ -20,8 +20,8 @@ final class QuestionDocument
         return (object) [
             'pattern' => $question->pattern, 'numbers' => (object) $question->numbers, 'unit' => $question->unit, 'truth' => $question->truth, 'halfWidth' => $question->halfWidth, 'reason' => $question->reason,
             'reasonNumbers' => (object) $question->reasonNumbers, 'thumb' => $question->thumb, 'thumbWords' => $question->thumbWords, 'mistake' => $question->mistake, 'options' => $question->options,
-            // Of two, neither is drawn: they are told apart by their parts.
-            'drawing' => $question->rig === null || $question->kind === QuestionKind::LargerOfTwo ? null : self::drawing($question->rig),
+            // Of two, neither is drawn: they are told apart by their parts. Nor is a tube that is asked for.
+            'drawing' => $question->rig === null || $question->kind === QuestionKind::LargerOfTwo || $question->kind === QuestionKind::TubeWanted ? null : self::drawing($question->rig),
         ];
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Practice;
 
+use ZincThimble\Core\Gear\Kind;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Reading\Reading;
@@ -59,6 +60,12 @@ final class AskedRig
         }
 
         return $sum;
+    }
+
+    /** Whether nothing but tubes stands behind the lens. */
+    public function isTubesAlone(): bool
+    {
+        return array_filter(array_slice($this->rig->chain, 0, $this->at), static fn (Part $part): bool => $part->kind !== Kind::Tube) === [];
     }
 
     /** How much further out the lens stands than for infinity, mm. */

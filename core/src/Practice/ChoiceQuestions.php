@@ -119,7 +119,7 @@ final class ChoiceQuestions
         );
     }
 
-    /** Which of three stops is sharpest all through a subject in one frame: the widest, the best, the narrowest. */
+    /** Which of three stops is sharpest all through a subject in one frame. */
     public static function stop(AskedRig $asked): ?Question
     {
         $best = BestAperture::of($asked->rig, self::DEEP_MM)?->single;
@@ -132,23 +132,30 @@ final class ChoiceQuestions
 
             return BestAperture::edgeBlurOf($rig, Reading::of($rig), self::DEEP_MM) ?? INF;
         };
-        $offered = array_values(array_unique([$stops[0], $best, $stops[count($stops) - 1]]));
         $m = $asked->reading()->magnification;
         $real = $asked->rig->with(TravelKind::Aperture, $asked->at, $best);
-        if ($m === null || count($offered) < 3) {
+        // The best one is as often the widest or the narrowest of the three: its place tells nothing.
+        $least = $blur($best);
+        $blurred = array_values(array_filter($stops, static fn (float $stop): bool => $stop !== $best && $blur($stop) >= self::BLURRED * $least));
+        $wider = array_values(array_filter($blurred, static fn (float $stop): bool => $stop < $best));
+        $narrower = array_values(array_filter($blurred, static fn (float $stop): bool => $stop > $best));
+        $ways = array_values(array_filter([
+            $wider !== [] && $narrower !== [] ? [$wider[0], $narrower[count($narrower) - 1]] : null,
+            count($wider) > 1 ? [$wider[0], $wider[count($wider) - 1]] : null,
+            count($narrower) > 1 ? [$narrower[0], $narrower[count($narrower) - 1]] : null,
+        ]));
+        if ($m === null || $ways === []) {
             return null;
         }
-        foreach ($offered as $stop) {
-            if ($stop !== $best && $blur($stop) < self::BLURRED * $blur($best)) {
-                return null;
-            }
-        }
+        $offered = [$best, ...$ways[crc32($asked->name(QuestionKind::WhichStop)) % count($ways)]];
+        sort($offered);
+        $place = (float) array_search($best, $offered, true);
 
         return new Question(
             kind: QuestionKind::WhichStop, name: $asked->name(QuestionKind::WhichStop), pattern: '{lens}{way}, {tubes} behind it, draws {m:x}. One frame of a subject {deep:mm} deep: at which stop is it sharpest from front to back?',
-            numbers: ['lens' => $asked->lens->label(), 'way' => $asked->way(), 'tubes' => $asked->tubes, 'm' => $m, 'deep' => self::DEEP_MM], unit: '', truth: 1.0, halfWidth: 0.0,
+            numbers: ['lens' => $asked->lens->label(), 'way' => $asked->way(), 'tubes' => $asked->tubes, 'm' => $m, 'deep' => self::DEEP_MM], unit: '', truth: $place, halfWidth: 0.0,
             reason: 'There, at a real {real:f}, diffraction and what lies before and behind the plane blur about alike; wider the depth goes, narrower all of it.', reasonNumbers: ['real' => (float) Reading::of($real)->effectiveAperture],
-            thumb: null, thumbWords: 'the real f-number is about 20 times the magnification, times the root of the depth in mm', mistake: 2.0, options: array_map(static fn (float $stop): string => Phrase::figure($stop, 'f'), $offered), rig: $asked->rig,
+            thumb: null, thumbWords: 'the real f-number is about 20 times the magnification, times the root of the depth in mm', mistake: $place === 2.0 ? 1.0 : 2.0, options: array_map(static fn (float $stop): string => Phrase::figure($stop, 'f'), $offered), rig: $asked->rig,
         );
     }
 

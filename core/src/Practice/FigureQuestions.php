@@ -49,6 +49,10 @@ final class FigureQuestions
             return null;
         }
         $length = $asked->tubeLength();
+        // An adapter makes up for a register; what is asked for is what comes on top of it.
+        if (! $asked->isTubesAlone()) {
+            return null;
+        }
         $m = $reading->magnification;
         $f = $lens->figures->focalLengthMm;
 
@@ -76,7 +80,7 @@ final class FigureQuestions
         return new Question(
             kind: QuestionKind::TubeAdds, name: $asked->name(QuestionKind::TubeAdds), pattern: '{lens} on {other} draws {m:x}. {tube} goes in as well: how large then?',
             numbers: ['lens' => $lens->label(), 'other' => $asked->rig->chain[1]->label(), 'm' => $m, 'tube' => $asked->rig->chain[0]->label()], unit: 'x', truth: $reading->magnification, halfWidth: $asked->half('magnification'),
-            reason: 'Another {added:mm} over {f:focal} comes to what it was.', reasonNumbers: ['added' => $added, 'f' => $asked->settledFocalMm()],
+            reason: 'Another {added:mm} over {f:focal} comes on top of what it was.', reasonNumbers: ['added' => $added, 'f' => $asked->settledFocalMm()],
             thumb: $m + $added / $lens->figures->focalLengthMm, thumbWords: 'what it was, and tube over focal length', mistake: $m * (1.0 + $added / $lens->figures->focalLengthMm) ** 2, rig: $asked->rig,
         );
     }
@@ -249,7 +253,8 @@ final class FigureQuestions
         $reading = $asked->reading();
         $tubes = $asked->tubes;
         $slice = $reading->depthOfFieldMm;
-        if ($slice === null || $slice <= 0.0 || $reading->markedAperture === null || $reading->magnification === null) {
+        // What a frame or two nearly do is no stack.
+        if ($slice === null || $slice <= 0.0 || $slice > self::DEEP_MM / 2.0 || $reading->markedAperture === null || $reading->magnification === null) {
             return null;
         }
         $frames = (float) Stack::frames(self::DEEP_MM, $slice, Stack::OVERLAP);

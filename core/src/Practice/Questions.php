@@ -173,7 +173,8 @@ final class Questions
             // Most pairs simply don't: a few of those are enough.
             return $question !== null && $question->truth > 0.0 && $this->random->getInt(0, 3) > 0 ? null : $question;
         }
-        $rig = $this->pick($this->rigsOf($kind));
+        // Few do, of what has a tube: as often one without is asked about.
+        $rig = $this->pick($kind === QuestionKind::KeepsInfinity && $this->plain !== [] && $this->random->getInt(0, 1) === 0 ? $this->plain : $this->rigsOf($kind));
         if ($rig === null) {
             return null;
         }

@@ -221,6 +221,11 @@ final class QuestionsTest extends TestCase
                     // With the ring at infinity it is exactly that.
                     QuestionKind::TubeMagnifies => (float) $of['extension'] / (float) $of['f'],
                     QuestionKind::TubeAdds => (float) $question->numbers['m'] + (float) $of['added'] / (float) $of['f'],
+                    QuestionKind::TubeWanted => (float) $of['f'] * (float) $of['m'],
+                    QuestionKind::RoomLeft, QuestionKind::TurnedRoom => null,
+                    QuestionKind::ReadDrawing => (float) $of['times'] * (float) $question->numbers['bar'],
+                    QuestionKind::SliceDeep => 2.0 * (float) $of['c'] * (float) $of['real'] / (float) $of['m'] ** 2,
+                    QuestionKind::GlassFurthest => (float) $of['g'],
                     QuestionKind::StopsLost => 2.0 * log((float) $of['n'], 2.0),
                     QuestionKind::TimesLonger => ((float) $of['real'] / (float) $of['marked']) ** 2,
                     QuestionKind::FramesNeeded => ceil(2.0 / (float) $of['step'] - 1e-9) + 1.0,
@@ -239,7 +244,26 @@ final class QuestionsTest extends TestCase
                 }
             }
         }
-        $this->assertGreaterThanOrEqual(5, count($checked));
+        $this->assertSame([], array_diff(['tube-magnifies', 'tube-adds', 'tube-wanted', 'read-drawing', 'slice-deep', 'glass-furthest', 'stops-lost', 'times-longer', 'frames-needed', 'glass-magnifies'], array_keys($checked)));
+    }
+
+    public function test_of_words_none_is_right_by_its_place_alone(): void
+    {
+        $places = [];
+        foreach (range(1, 12) as $seed) {
+            foreach (self::questions($seed)->some(100) as $question) {
+                if ($question->isChoice()) {
+                    $places[$question->kind->value][(string) $question->truth] = true;
+                }
+                if ($question->kind === QuestionKind::FramesNeeded) {
+                    $this->assertGreaterThanOrEqual(4.0, $question->truth, 'one that a single frame nearly does is no stack');
+                }
+            }
+        }
+        foreach ($places as $kind => $of) {
+            $this->assertGreaterThanOrEqual(2, count($of), $kind);
+        }
+        $this->assertGreaterThanOrEqual(3, count($places['which-stop']));
     }
 
     public function test_none_is_asked_again_that_was_asked(): void

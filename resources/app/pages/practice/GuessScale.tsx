@@ -65,8 +65,12 @@ export function GuessScale({ asked, guess, first, onGuess, truth, units }: Props
     const words = said(asked.unit, now.value, units);
     return (
         <div className="max-w-[820px]">
-            {!isOver && (
-                <div className="flex flex-wrap items-center gap-x-3 gap-y-1 pb-1">
+            {isOver ? (
+                <p className="figures flex min-h-9 items-center gap-x-3 pb-1 text-sm text-brass">
+                    {guess === null ? say.didntKnow : `${say.guess}: ${words}, ${widthSaid(asked, now.width)}`}
+                </p>
+            ) : (
+                <div className="flex min-h-9 flex-wrap items-center gap-x-3 gap-y-1 pb-1">
                     <label htmlFor={id} className="sr-only">
                         {say.typeIt}
                     </label>

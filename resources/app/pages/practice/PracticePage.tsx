@@ -7,12 +7,13 @@ import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { EmptyPlace } from '../../ui/EmptyPlace';
+import { phrase } from '../../ui/figures';
 import { KitChoice } from '../../kit/KitChoice';
 import { EveningsPanel } from './EveningsPanel';
 import { QuestionCard } from './QuestionCard';
 import { Skills } from './Skills';
 import { Tasks } from './Tasks';
-import { offSaid } from './Told';
+import { offSaid, said } from './guess';
 
 const say = strings.practice;
 
@@ -24,9 +25,10 @@ interface Sitting {
     known: number;
     widths: number;
     held: number;
+    missed: readonly Question[];
 }
 
-const none: Sitting = { answered: 0, known: 0, widths: 0, held: 0 };
+const none: Sitting = { answered: 0, known: 0, widths: 0, held: 0, missed: [] };
 
 /** In how many days that is, in words. */
 function when(day: string): string {
@@ -36,12 +38,13 @@ function when(day: string): string {
 
 /** Would I have known? One question at a time, from one’s own kit. */
 export default function PracticePage() {
-    const { kit } = usePreferences();
+    const { kit, units } = usePreferences();
     const { day, trouble, isStranger, isHome, waiting, answer, more } = useDay(kit);
     const [at, setAt] = useState(0);
     const [told, setTold] = useState<{ judged: Judged } | null>(null);
     const [busy, setBusy] = useState(false);
     const [sitting, setSitting] = useState(none);
+    const [guess, setGuess] = useState<number | null>(null);
     if (isStranger) return <Navigate to="/" replace />;
     if (day === undefined)
         return (
@@ -66,9 +69,12 @@ export default function PracticePage() {
         const judged = await answer(of, given);
         const { truth, low, high } = of.truth;
         const isWord = of.asked.options.length > 0;
+        const isKnown = given !== null && (given.guess ?? -1) >= low && (given.guess ?? -1) <= high;
+        setGuess(given?.guess ?? null);
         setSitting((before) => ({
             answered: before.answered + 1,
-            known: before.known + (given !== null && (given.guess ?? -1) >= low && (given.guess ?? -1) <= high ? 1 : 0),
+            known: before.known + (isKnown ? 1 : 0),
+            missed: isKnown ? before.missed : [...before.missed, of],
             widths: before.widths + (given === null || isWord ? 0 : 1),
             held:
                 before.held + (given !== null && !isWord && (given.low ?? Infinity) <= truth && truth <= (given.high ?? -Infinity) ? 1 : 0),
@@ -110,7 +116,7 @@ export default function PracticePage() {
                                 asked={question.asked}
                                 truth={told ? question.truth : null}
                                 line={question.asked.options.length > 0 ? say.fromWords(day.kit.name) : say.from(day.kit.name)}
-                                verdict={told && <Verdict question={question} judged={told.judged} />}
+                                verdict={told && <Verdict question={question} judged={told.judged} guess={guess} />}
                                 busy={busy}
                                 onAnswer={(given) => void give(question, given)}
                                 onNext={next}
@@ -124,9 +130,27 @@ export default function PracticePage() {
                         </EmptyPlace>
                     ) : (
                         <section aria-label={say.title} className="py-4">
-                            <h1 className="text-xl font-semibold">{say.done.title(sitting.answered)}</h1>
+                            <h1 className="text-lg font-semibold">{say.done.title(sitting.answered)}</h1>
                             <p className="pt-2 text-base">{say.done.known(sitting.known, sitting.answered)}</p>
                             {sitting.widths > 0 && <p className="text-base">{say.done.widths(sitting.held, sitting.widths)}</p>}
+                            {sitting.missed.length > 0 && (
+                                <>
+                                    <h2 className="pt-4 text-sm font-semibold">{say.done.missed}</h2>
+                                    <ul className="max-w-[760px]">
+                                        {sitting.missed.map(({ id, asked, truth }) => (
+                                            <li
+                                                key={id}
+                                                className="flex items-baseline justify-between gap-4 border-b border-line py-1.5 text-sm"
+                                            >
+                                                <span>{phrase(asked.pattern, asked.numbers, units)}</span>
+                                                <span className="figures text-right font-semibold text-madder">
+                                                    {asked.options[truth.truth] ?? said(asked.unit, truth.truth, units)}
+                                                </span>
+                                            </li>
+                                        ))}
+                                    </ul>
+                                </>
+                            )}
                             {!isHome && <p className="pt-2 text-sm text-soft">{say.end}</p>}
                             <Button strong className="mt-4" disabled={busy || !isHome} onClick={() => void again()}>
                                 {say.done.more}
@@ -152,13 +176,19 @@ export default function PracticePage() {
 }
 
 /** What came of the answer, in words; where it waits on this device, that. */
-function Verdict({ question, judged }: { question: Question; judged: Judged }) {
+function Verdict({ question, judged, guess }: { question: Question; judged: Judged; guess: number | null }) {
     if (judged === null) return <p className="text-sm text-soft">{say.kept}</p>;
     const isWord = question.asked.options.length > 0;
     const off = judged.off === null ? null : offSaid(question.asked.skill, judged.off);
     return (
         <p className={`text-base ${judged.known ? 'text-verdigris' : ''}`}>
-            {judged.known ? (off === null ? say.knownWord : say.known(off)) : off === null ? say.missedWord : say.missed(off)}{' '}
+            {judged.known
+                ? off === null
+                    ? say.knownWord
+                    : say.known(off)
+                : off === null
+                  ? say.missedWord
+                  : say.missed(off, (guess ?? 0) > question.truth.truth)}{' '}
             {!isWord && off !== null && (judged.inside ? say.inside : say.outside)}{' '}
             {judged.dueOn !== null && say.comesBack(when(judged.dueOn))}
         </p>

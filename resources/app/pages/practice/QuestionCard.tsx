@@ -83,11 +83,14 @@ export function QuestionCard({ asked, truth, line, verdict, busy, onAnswer, onNe
     const given = answer();
     return (
         <article aria-label={phrase(asked.pattern, asked.numbers, units)}>
-            <h1 ref={title} tabIndex={-1} className="max-w-[820px] text-xl leading-snug font-semibold outline-none">
+            <h1 ref={title} tabIndex={-1} className="max-w-[820px] text-lg leading-snug font-semibold outline-none">
                 {phrase(asked.pattern, asked.numbers, units)}
             </h1>
             <p className="pt-1 text-sm text-soft">
-                {asked.drawing !== null && asked.drawing.camera !== '' && `${say.on(asked.drawing.camera)} `}
+                {asked.drawing !== null &&
+                    asked.drawing.camera !== '' &&
+                    asked.numbers.camera === undefined &&
+                    `${say.on(asked.drawing.camera)} `}
                 {line}
             </p>
             <div className="max-w-[820px] py-2">
@@ -116,7 +119,7 @@ export function QuestionCard({ asked, truth, line, verdict, busy, onAnswer, onNe
                                         {n + 1}
                                     </span>
                                     <span>{option}</span>
-                                    {isTrue && <span className="ml-auto text-sm">{say.truth(option)}</span>}
+                                    {isTrue && <span className="ml-auto text-sm">{say.isRight}</span>}
                                 </button>
                             </li>
                         );

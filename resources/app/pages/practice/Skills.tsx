@@ -1,6 +1,6 @@
 import type { Schema } from '../../api/client';
 import { strings } from '../../strings/index';
-import { offSaid } from './Told';
+import { offSaid } from './guess';
 
 const say = strings.practice.skills;
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { ends, engraved, firstWidth, placeOf, said, stepped, typed, valueAt, wider, widthSaid } from './guess';
+import { ends, engraved, firstWidth, offSaid, placeOf, said, stepped, typed, valueAt, wider, widthSaid } from './guess';
 
 const mm = { unit: 'mm', least: 10, greatest: 1000 };
 const stops = { unit: 'stops', least: 0, greatest: 8 };
@@ -66,10 +66,26 @@ describe('an answer on its scale', () => {
         expect(said('mm', 64, 'mm')).toBe('64\u2009mm');
         expect(said('mm', 254, 'in')).toBe('10\u2009in');
         expect(said('x', 0.62, 'mm')).toBe('0.62×');
-        expect(said('stops', 1.33, 'mm')).toBe('1⅓ stops');
+        expect(said('stops', 1.33, 'mm')).toBe('1.3 stops');
+        expect([said('stops', 1, 'mm'), said('stops', 0.93, 'mm'), said('stops', 0, 'mm'), said('stops', 1.06, 'mm')]).toEqual([
+            '1 stop',
+            '0.9 stop',
+            '0 stops',
+            '1.1 stops',
+        ]);
         expect(said('f', 11.2, 'mm')).toBe('f/11');
         expect(said('times', 2.56, 'mm')).toBe('2.56 times');
         expect([said('n', 1, 'mm'), said('n', 24, 'mm')]).toEqual(['1 frame', '24 frames']);
+    });
+
+    it('is off by a share, from double on by a factor, of light by stops', () => {
+        expect(offSaid('room', 0.004)).toBe('0.4\u2009%');
+        expect(offSaid('room', 0.0951)).toBe('10\u2009%');
+        expect(offSaid('room', 0.994)).toBe('99\u2009%');
+        expect(offSaid('room', 1)).toBe('a factor of 2');
+        expect(offSaid('tube', 13.5)).toBe('a factor of 15');
+        expect(offSaid('light', 0.21)).toBe('0.2 stop');
+        expect(offSaid('light', 2.4)).toBe('2.4 stops');
     });
 
     it('is typed as people type it, and refused beside the scale', () => {

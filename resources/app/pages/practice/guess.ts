@@ -1,6 +1,8 @@
 import type { Schema } from '../../api/client';
 import { digits, fNumber, length, magnification, stops, type Units } from '../../ui/figures';
 
+const thin = '\u2009';
+
 export type Asked = Schema['AskedView'];
 
 /** What somebody answers: a figure, with a width that they would bet on. */
@@ -90,7 +92,7 @@ export function said(unit: string, value: number, units: Units): string {
         case 'x':
             return magnification(value);
         case 'stops':
-            return stops(value);
+            return tenths(value);
         case 'f':
             return fNumber(value);
         case 'times':
@@ -100,6 +102,17 @@ export function said(unit: string, value: number, units: Units): string {
         default:
             return digits(value);
     }
+}
+
+/** Stops as they are weighed here: thirds would hide by how much one is off. */
+const tenths = (value: number) =>
+    `${digits(Math.round(value * 10) / 10)} ${Math.abs(value) < 1.05 && Math.abs(value) > 0 ? 'stop' : 'stops'}`;
+
+/** How far off, in words: stops of light, a share, or from double on a factor. */
+export function offSaid(skill: string, off: number): string {
+    if (skill === 'light') return tenths(off);
+    if (off >= 1) return `a factor of ${digits(Number((1 + off).toPrecision(2)))}`;
+    return `${off < 0.0095 ? (off * 100).toFixed(1) : Math.round(off * 100)}${thin}%`;
 }
 
 /** A width in words: give or take 20 %, up to 3 times, give or take half a stop. */
