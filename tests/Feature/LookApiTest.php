@@ -385,6 +385,69 @@ final class LookApiTest extends TestCase
         $this->assertEqualsWithDelta($truth, $predicted, $half);
     }
 
+    public function test_tasks_are_judged_by_where_things_truly_stand_and_counted(): void
+    {
+        $this->postJson($this->at('task'))->assertUnprocessable();
+        foreach ([[], ['task' => null], ['task' => 'win'], ['task' => ['focus']]] as $wrong) {
+            $this->putJson($this->at('task'), $wrong)->assertUnprocessable();
+        }
+        // Focus it: begun out of focus, done on the tooth.
+        $look = $this->putJson($this->at('task'), ['task' => 'focus'])->assertOk()->assertJson(['task' => 'focus', 'target' => ['kind' => 'tooth']])->json();
+        $this->assertLessThan($look['middleMm'] - $look['deepMm'] / 2 - 1.9, $look['railMm']);
+        $judged = $this->postJson($this->at('task'))->assertOk()->assertJson(['done' => false])->json();
+        $this->assertStringContainsString('before', $judged['pattern']);
+        $this->postJson($this->at('live'), ['railMm' => $look['middleMm']])->assertOk();
+        $judged = $this->postJson($this->at('task'))->assertOk()->assertJson(['done' => true])->json();
+        $this->assertSame(['task' => 'focus', 'tried' => 2, 'done' => 1], $judged['tasks'][0]);
+        $this->deleteJson($this->at('task'))->assertOk()->assertJson(['task' => null]);
+        $this->postJson($this->at('task'))->assertUnprocessable();
+    }
+
+    public function test_a_stack_is_judged_by_its_frames_whoever_took_them(): void
+    {
+        Queue::fake();
+        // What was taken before counts for nothing.
+        $this->putJson($this->at(), ['target' => 'tooth'])->assertOk();
+        $this->postJson($this->at('frames'), ['key' => (string) Str::uuid()])->assertOk();
+        $this->travelTo(now()->addMinute());
+        $this->putJson($this->at('task'), ['task' => 'stack'])->assertOk();
+        $this->postJson($this->at('task'))->assertOk()->assertJson(['done' => false, 'pattern' => 'No frame has been taken since.']);
+        $run = $this->postJson($this->at('runs'))->assertOk()->json('id');
+        for ($n = 0; $n < 200 && StackRun::query()->findOrFail($run)->state === 'running'; $n++) {
+            $this->app->make(StackRuns::class)->next($run);
+            if ($n === 1) {
+                $this->postJson($this->at('task'))->assertOk()->assertJson(['done' => false]);
+            }
+        }
+        $this->isWhole(StackRun::query()->findOrFail($run));
+        $judged = $this->postJson($this->at('task'))->assertOk()->assertJson(['done' => true])->json();
+        $this->assertSame(count(StackRun::query()->findOrFail($run)->positions), (int) $judged['numbers']['n']);
+        // One of them gone, the gap is there and as wide as that leaves it.
+        Frame::query()->where('stack_run_id', $run)->where('number', 2)->delete();
+        $judged = $this->postJson($this->at('task'))->assertOk()->assertJson(['done' => false])->json();
+        $this->assertGreaterThan(0, $judged['numbers']['gap']);
+        $this->assertSame(['task' => 'stack', 'tried' => 4, 'done' => 1], $judged['tasks'][3]);
+    }
+
+    public function test_life_size_and_the_sharpest_stop_are_those_of_the_lens_as_it_truly_is(): void
+    {
+        $this->putJson($this->at('task'), ['task' => 'life-size'])->assertOk()->assertJson(['task' => 'life-size', 'hidden' => true, 'target' => ['kind' => 'ruler']]);
+        $judged = $this->postJson($this->at('task'))->assertOk()->json();
+        $truth = $this->seen()['magnification'];
+        $this->assertEqualsWithDelta(1.0, $judged['numbers']['m'] / $truth, 0.002);
+        $this->assertSame(abs(log($truth)) <= log(1.03), $judged['done']);
+        $look = $this->putJson($this->at('task'), ['task' => 'sharpest-stop'])->assertOk()->assertJson(['task' => 'sharpest-stop', 'hidden' => true, 'target' => ['kind' => 'edge']])->json();
+        $done = 0;
+        foreach ($look['stops'] as $stop) {
+            $rig = $this->rig->refresh();
+            $core = $this->core();
+            $this->postJson("/api/rigs/{$rig->id}/steps", ['revision' => $rig->revision, 'step' => ['action' => 'set', 'travel' => (int) $core->workingLens().'.aperture', 'value' => $stop]])->assertOk();
+            $done += $this->postJson($this->at('task'))->assertOk()->json('done') ? 1 : 0;
+        }
+        $this->assertGreaterThanOrEqual(1, $done);
+        $this->assertLessThan(count($look['stops']), $done);
+    }
+
     private function core(): \ZincThimble\Core\Rig\Rig
     {
         return $this->app->make(RigStore::class)->read(Rig::query()->with('parts')->findOrFail($this->rig->id));
