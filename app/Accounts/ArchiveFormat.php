@@ -10,7 +10,7 @@ use Illuminate\Support\Carbon;
 
 /**
  * Everything a person has, as one ZIP of open files: kits and rigs as version-1 documents, what else is known of them beside each, their
- * histories one step a line, deleted parts, wishes, own joints, links that were shared. Parts are named by kit and short name
+ * histories one step a line, deleted parts, wishes, own joints, links that were shared, what was practised. Parts are named by kit and short name
  * (`1/tube-9`), never by row. The same data gives the same bytes.
  *
  * Version 2 has dates, links and revisions, and histories in files of their own (`….history.jsonl`); version 1 is read for ever.

@@ -23,6 +23,7 @@ use App\Models\User;
 use App\Operations\Quota;
 use App\Outings\OutingArchive;
 use App\Outings\OutingStore;
+use App\Practice\PracticeArchive;
 use App\Search\WishBlanks;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
@@ -56,7 +57,7 @@ final class ArchiveReader
     /** @var array<int, Kit> */
     private array $kits = [];
 
-    public function __construct(private readonly RigStore $rigs, private readonly KeptComparisons $comparisons, private readonly OutingArchive $outings)
+    public function __construct(private readonly RigStore $rigs, private readonly KeptComparisons $comparisons, private readonly OutingArchive $outings, private readonly PracticeArchive $practice)
     {
     }
 
@@ -86,6 +87,8 @@ final class ArchiveReader
                 $user->rigs()->delete();
                 $user->comparisons()->delete();
                 $user->outings()->delete();
+                DB::table('practice_answers')->where('user_id', $user->id)->delete();
+                DB::table('practice_tasks')->where('user_id', $user->id)->delete();
                 $this->joints($user, $account);
                 for ($number = 1; $this->has("kits/{$number}.kit.json"); $number++) {
                     $this->kits[$number] = $this->kit($user, $number);
@@ -103,6 +106,7 @@ final class ArchiveReader
                 LooseRigs::hold($user, 0);
                 $this->comparisons($user);
                 $this->outings($user);
+                $this->practice->read($user, $this->kits, $this->object('practice.json'));
                 Quota::bytes($user->id);
             });
         } finally {

@@ -18,6 +18,7 @@ use App\Models\RigStep;
 use App\Models\SavedSearch;
 use App\Models\User;
 use App\Outings\OutingArchive;
+use App\Practice\PracticeArchive;
 use App\Search\WishBlanks;
 use ZincThimble\Core\File\FileInvalid;
 use ZincThimble\Core\File\Json;
@@ -35,7 +36,7 @@ final class ArchiveWriter
     /** @var array<int, string> names of parts by their row */
     private array $names = [];
 
-    public function __construct(private readonly RigStore $rigs, private readonly OutingArchive $outings)
+    public function __construct(private readonly RigStore $rigs, private readonly OutingArchive $outings, private readonly PracticeArchive $practice)
     {
     }
 
@@ -79,6 +80,10 @@ final class ArchiveWriter
             $this->kit($kit, $k + 1);
         }
         $this->outings($user, $kits);
+        $practice = $this->practice->write($user, $kits);
+        if ($practice !== null) {
+            $this->put('practice.json', Json::write($practice));
+        }
         $comparisons = $user->comparisons()->with('rigs')->get();
         // What was only set up to be compared goes along where a comparison keeps it.
         $compared = $comparisons->flatMap(static fn (KeptComparison $each) => $each->rigs->pluck('id'))->all();

@@ -9,7 +9,7 @@ use App\Operations\Quota;
 use Illuminate\Support\Facades\DB;
 use ZincThimble\Core\File\Text;
 
-/** What a guest told of their own gear goes along when they sign in: kits, rigs, comparisons, outings, joints. The guest is gone then. */
+/** What a guest told of their own gear goes along when they sign in: kits, rigs, comparisons, outings, joints, what they practised. The guest is gone then. */
 final class Belongings
 {
     public static function bring(User $guest, User $to): void
@@ -24,6 +24,9 @@ final class Belongings
             DB::table('joints')->where('user_id', $guest->id)->whereNotIn('name', DB::table('joints')->where('user_id', $to->id)->select('name'))->update(['user_id' => $to->id]);
             DB::table('comparison_rigs')->where('user_id', $guest->id)->update(['user_id' => $to->id]);
             DB::table('entries')->where('user_id', $guest->id)->update(['user_id' => $to->id]);
+            DB::table('practice_answers')->where('user_id', $guest->id)->update(['user_id' => $to->id]);
+            DB::table('practice_evenings')->where('user_id', $guest->id)->update(['user_id' => $to->id]);
+            DB::statement('insert into practice_tasks (user_id, task, tried, done, last_at) select ?, task, tried, done, last_at from practice_tasks where user_id = ? on conflict (user_id, task) do update set tried = practice_tasks.tried + excluded.tried, done = practice_tasks.done + excluded.done, last_at = greatest(practice_tasks.last_at, excluded.last_at)', [$to->id, $guest->id]);
             foreach (['kits', 'rigs', 'comparisons', 'outings'] as $table) {
                 self::hand($table, $guest, $to);
             }

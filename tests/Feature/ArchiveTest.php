@@ -47,7 +47,17 @@ final class ArchiveTest extends TestCase
         $this->putJson("/api/rigs/{$rig->id}/tags", ['tags' => ['moss', 'autumn']])->assertNoContent();
         $token = basename((string) $this->postJson("/api/rigs/{$rig->id}/share")->assertCreated()->json('url'));
         $this->postJson("/api/kits/{$kit->id}/wishes", ['name' => 'Coat of a seed', 'wish' => ['fieldWidthMm' => 2.5, 'automatic' => false]])->assertCreated();
+        // Practised: known, missed, not known; one waits on.
+        $guest->forceFill(['guest_until' => now()->addDay()])->save();
+        $asked = $this->postJson("/api/kits/{$kit->id}/practice")->assertOk()->json('questions');
+        foreach ([1.0, 3.0, null] as $n => $times) {
+            ['truth' => $truth, 'asked' => ['options' => $options]] = $asked[$n];
+            $guess = $times === null ? null : ($options === [] ? $truth['truth'] * $times : $truth['truth']);
+            $this->postJson("/api/practice/{$asked[$n]['id']}/answer", ['round' => 0, 'guess' => $guess, 'low' => $guess, 'high' => $guess])->assertOk();
+        }
+        DB::table('practice_tasks')->insert(['user_id' => $guest->id, 'task' => 'focus', 'tried' => 3, 'done' => 2, 'last_at' => now()]);
         $this->travelBack();
+        $guest->forceFill(['guest_until' => now()->addDay()])->save();
 
         $first = $this->export($guest);
         $this->assertSame(bin2hex($first), bin2hex($this->export($guest)), 'the same data, the same bytes');
@@ -62,6 +72,16 @@ final class ArchiveTest extends TestCase
             $this->assertSame(bin2hex($first), bin2hex($after));
             $before = $after;
         }
+        // What was missed comes back on its day, and what it is about is the kit's that came back.
+        $practised = $owner->kits()->firstOrFail();
+        $rows = DB::table('practice_questions')->where('kit_id', $practised->id)->orderBy('id')->get();
+        $this->assertSame([10, 10], [count($asked), $rows->count()]);
+        $this->assertSame([[false, '2026-03-07'], [true, null]], [[$rows[2]->is_open, $rows[2]->due_on], [$rows[3]->is_open, $rows[3]->due_on]]);
+        $again = $this->postJson("/api/kits/{$practised->id}/practice")->assertOk()->json();
+        $this->assertContains($rows[2]->id, array_column(array_filter($again['questions'], static fn (array $question): bool => $question['again']), 'id'));
+        $this->assertContains($rows[3]->id, array_column($again['questions'], 'id'));
+        $this->assertSame(['task' => 'focus', 'tried' => 3, 'done' => 2], $again['tasks'][0]);
+        $this->assertSame(3, DB::table('practice_answers')->where('user_id', $owner->id)->whereNotNull('practice_question_id')->count());
         // Its history works: the hood comes back, and the rig's tube; the link leads where it led; dates are what they were.
         $own = $owner->kits()->firstOrFail();
         for ($n = 0; $n < 2; $n++) {
@@ -245,6 +265,15 @@ final class ArchiveTest extends TestCase
         yield 'a history with a rig that is none' => [['account.json' => str_replace('1}', '2}', $account), 'kits/1.kit.json' => '{"format":"zinc-thimble/kit","version":1}', 'rigs/1.rig.json' => self::RIG, 'rigs/1.history.jsonl' => '{"number":0,"label":"x","rig":{"format":"zinc-thimble/rig"}}'."\n"]];
         yield 'a number that is none' => [['account.json' => '{"format":"zinc-thimble/archive","version":2,"name":1e-320}']];
         yield 'a version to come' => [['account.json' => '{"format":"zinc-thimble/archive","version":3}']];
+        $kit = ['account.json' => $account, 'kits/1.kit.json' => '{"format":"zinc-thimble/kit","version":1,"name":"K"}'];
+        yield 'a question of no kit' => [$kit + ['practice.json' => '{"questions":[{"kit":2,"kind":"joins","name":"x","open":true}]}']];
+        yield 'a question of no kind' => [$kit + ['practice.json' => '{"questions":[{"kit":1,"kind":"riddle","name":"x","open":true}]}']];
+        yield 'a question in no box' => [$kit + ['practice.json' => '{"questions":[{"kit":1,"kind":"joins","name":"x","open":false,"box":4,"dueOn":"2026-03-01"}]}']];
+        yield 'a question on no day' => [$kit + ['practice.json' => '{"questions":[{"kit":1,"kind":"joins","name":"x","open":false,"box":1,"dueOn":"2026-02-30"}]}']];
+        yield 'an answer beside its width' => [$kit + ['practice.json' => '{"answers":[{"skill":"room","word":false,"guess":3,"low":4,"high":5,"known":false,"inside":false}]}']];
+        yield 'an answer of no skill' => [$kit + ['practice.json' => '{"answers":[{"skill":"luck","word":false,"known":false,"inside":false}]}']];
+        yield 'more done than tried' => [$kit + ['practice.json' => '{"tasks":[{"task":"focus","tried":1,"done":2}]}']];
+        yield 'practice that is none' => [$kit + ['practice.json' => '{"questions":{"a":1}}']];
         yield 'a bad joint' => [['account.json' => '{"format":"zinc-thimble/archive","version":1,"joints":[{"name":"thread:42"}]}']];
     }
 

@@ -10,6 +10,7 @@ use App\Models\Kit;
 use App\Models\User;
 use App\Start\Body;
 use App\Start\FirstVisit;
+use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 use ZincThimble\Core\Start\FirstAnswers;
@@ -119,6 +120,21 @@ final class FirstVisitTest extends TestCase
         $this->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => self::WORD])->assertOk();
         $this->assertSame(2, $ilse->kits()->count());
         $this->assertSame(1, $ilse->rigs()->count());
+    }
+
+    public function test_what_was_practised_comes_along(): void
+    {
+        $ilse = User::query()->create(['name' => 'Ilse', 'email' => 'ilse@example.org', 'password' => self::WORD])->refresh();
+        $guest = FirstVisit::guest(30, null);
+        foreach ([[$ilse, 1, 1], [$guest, 3, 2]] as [$user, $tried, $done]) {
+            DB::table('practice_answers')->insert(['user_id' => $user->id, 'skill' => 'room', 'is_word' => false, 'round' => 0, 'known' => false, 'inside' => false, 'answered_at' => now()]);
+            DB::table('practice_tasks')->insert(['user_id' => $user->id, 'task' => 'focus', 'tried' => $tried, 'done' => $done, 'last_at' => now()]);
+        }
+        DB::table('practice_tasks')->insert(['user_id' => $guest->id, 'task' => 'stack', 'tried' => 1, 'done' => 0, 'last_at' => now()]);
+        DB::table('practice_evenings')->insert(['user_id' => $guest->id, 'title' => 'Fen', 'token' => 'x', 'token_hash' => hash('sha256', 'x'), 'questions' => '[{}]', 'created_at' => now()]);
+        Belongings::bring($guest, $ilse);
+        $this->assertSame([2, 1], [DB::table('practice_answers')->where('user_id', $ilse->id)->count(), DB::table('practice_evenings')->where('user_id', $ilse->id)->count()]);
+        $this->assertEquals([['focus', 4, 3], ['stack', 1, 0]], DB::table('practice_tasks')->where('user_id', $ilse->id)->orderBy('task')->get()->map(static fn (\stdClass $row): array => [$row->task, $row->tried, $row->done])->all());
     }
 
     public function test_a_name_that_is_taken_gets_a_number(): void

@@ -248,6 +248,28 @@ final class PracticeApiTest extends TestCase
         $this->assertNull($answered['score']);
     }
 
+    public function test_what_is_over_is_swept_and_the_newest_answers_stay(): void
+    {
+        DB::statement("insert into practice_answers (user_id, skill, is_word, round, known, inside, answered_at) select ?, 'room', false, n, false, false, now() from generate_series(1, 2005) as n", [$this->user->id]);
+        $other = $this->guest();
+        DB::table('practice_answers')->insert(['user_id' => $other->id, 'skill' => 'room', 'is_word' => false, 'round' => 0, 'known' => false, 'inside' => false, 'answered_at' => now()]);
+        $this->postJson("/api/kits/{$this->kit->id}/evenings", ['title' => 'Over'])->assertCreated();
+        $question = $this->figure();
+        $this->answer($question, 1.0);
+        $this->travelTo(now()->addDays(29));
+        $this->postJson("/api/kits/{$this->kit->id}/evenings", ['title' => 'Not over'])->assertCreated();
+        $this->travelTo(now()->addDays(2));
+        $this->artisan('practice:sweep')->assertSuccessful();
+        $this->assertSame(['Not over'], DB::table('practice_evenings')->pluck('title')->all());
+        $this->assertSame([2000, 1], [PracticeAnswer::query()->where('user_id', $this->user->id)->count(), PracticeAnswer::query()->where('user_id', $other->id)->count()]);
+        $this->assertSame(2005, PracticeAnswer::query()->where('user_id', $this->user->id)->max('round'));
+        $this->assertTrue(PracticeQuestion::query()->whereKey($question['id'])->exists());
+        $this->travelTo(now()->addDays(150));
+        $this->artisan('practice:sweep')->assertSuccessful();
+        $this->assertFalse(PracticeQuestion::query()->whereKey($question['id'])->exists());
+        $this->assertSame(9, PracticeQuestion::query()->where('kit_id', $this->kit->id)->where('is_open', true)->count());
+    }
+
     public function test_a_kit_with_nothing_to_ask_says_so(): void
     {
         $empty = $this->postJson('/api/kits', ['name' => 'Empty'])->assertCreated()->json('id');
