@@ -31,6 +31,7 @@ async function places(page: Page): Promise<readonly (readonly [name: string, add
         ['after', `/outings/${outings.at(-1)?.id}/after`],
         ['log', '/outings/log?from=0.5'],
         ['ledger', '/outings/ledger'],
+        ['practice', '/practice'],
         ['sheet', `/sheet/${ids[0]}`],
     ];
 }

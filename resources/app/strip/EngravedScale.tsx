@@ -1,5 +1,6 @@
-import { useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { TravelView } from '../api/client';
+import { useWidth } from '../ui/useWidth';
 import { written } from './engraved';
 import { TypedValue } from './TypedValue';
 
@@ -30,16 +31,7 @@ export function EngravedScale({ travel, label, row, said, busy, onReach, onTake,
     useEffect(() => {
         asked.current = null;
     }, [row]);
-    const [width, setWidth] = useState(138);
-    useLayoutEffect(() => {
-        const element = track.current;
-        if (!element) return;
-        const watch = new ResizeObserver(([entry]) => {
-            if (entry && entry.contentRect.width > 0) setWidth(entry.contentRect.width);
-        });
-        watch.observe(element);
-        return () => watch.disconnect();
-    }, []);
+    const width = useWidth(track, 138);
     const stops = travel.kind === 'aperture';
     const span = travel.greatest - travel.least || 1;
     // Aperture rings are engraved evenly by stops; everything else by its own measure.

@@ -19,9 +19,9 @@ export function EveningAnswers({ results }: { results: Schema['EveningResults'] 
             <ol>
                 {results.questions.map((question, n) => (
                     <li key={n} className="border-b border-line py-4">
-                        <h3 className="pb-1 text-base font-semibold">
+                        <h2 className="pb-1 text-base font-semibold">
                             {n + 1}. {phrase(question.asked.pattern, question.asked.numbers, units)}
-                        </h3>
+                        </h2>
                         {question.asked.options.length > 0 ? <Words question={question} /> : <Widths question={question} units={units} />}
                         <Told asked={question.asked} truth={question.truth} units={units} />
                     </li>
@@ -65,6 +65,7 @@ function Widths({ question, units }: { question: Schema['EveningQuestion']; unit
     return (
         <>
             <svg viewBox={`0 0 ${width} ${line + 28}`} className="block w-full max-w-[640px]" role="img" aria-label={say.answers}>
+                <path d={`M${x(truth.truth)} 4V${line + 6}`} stroke="var(--madder)" strokeWidth={2} />
                 {given.map(({ guess, low, high, own, name }, n) => (
                     <g key={n}>
                         <path
@@ -80,12 +81,14 @@ function Widths({ question, units }: { question: Schema['EveningQuestion']; unit
                             textAnchor={x(high ?? 0) > width - 90 ? 'end' : 'start'}
                             fontSize={11}
                             fill="var(--ink)"
+                            stroke="var(--plate)"
+                            strokeWidth={4}
+                            paintOrder="stroke"
                         >
                             {name ?? (own ? say.you : '')}
                         </text>
                     </g>
                 ))}
-                <path d={`M${x(truth.truth)} 4V${line + 6}`} stroke="var(--madder)" strokeWidth={2} />
                 <path d={`M${edge} ${line}H${width - edge}`} stroke="var(--ink)" />
                 {engraved(asked)
                     .filter(({ label }) => label)

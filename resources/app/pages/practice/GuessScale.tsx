@@ -2,11 +2,15 @@ import { useId, useRef, useState, type KeyboardEvent, type PointerEvent } from '
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { digits, lengthDigits, type Units } from '../../ui/figures';
-import { ends, engraved, placeOf, said, stepped, typed, valueAt, wider, widthSaid, type Asked, type Guess } from './guess';
+import { useWidth } from '../../ui/useWidth';
+import { ends, engraved, isEven, placeOf, said, stepped, typed, valueAt, wider, widthSaid, type Asked, type Guess } from './guess';
 
 const say = strings.practice;
 
-const [width, height, edge, line] = [820, 96, 40, 56];
+const [most, height, line] = [820, 96, 56];
+
+/** A decade that is narrower has room for the figure of its 1 alone. */
+const roomy = 110;
 
 interface Props {
     asked: Asked;
@@ -27,13 +31,17 @@ export function GuessScale({ asked, guess, first, onGuess, truth, units }: Props
     const [text, setText] = useState<string | null>(null);
     const now = guess ?? first;
     const isOver = truth !== null;
+    const width = useWidth(track, most);
+    const edge = width < 500 ? 22 : 40;
+    const perDecade = (width - 2 * edge) / Math.log10(asked.greatest / Math.max(asked.least, 1e-9));
+    const isTight = !isEven(asked) && perDecade < roomy;
     const x = (value: number) => edge + placeOf(asked, value) * (width - 2 * edge);
     const { low, high } = ends(asked, now);
 
     const to = (event: PointerEvent) => {
         const box = track.current?.getBoundingClientRect();
         if (!box || isOver) return;
-        const place = ((event.clientX - box.left) * (width / box.width) - edge) / (width - 2 * edge);
+        const place = (event.clientX - box.left - edge) / (width - 2 * edge);
         setText(null);
         onGuess({ ...now, value: valueAt(asked, place) });
     };
@@ -78,7 +86,7 @@ export function GuessScale({ asked, guess, first, onGuess, truth, units }: Props
                         id={id}
                         inputMode="decimal"
                         autoComplete="off"
-                        className="figures w-32 border-b-2 border-brass bg-transparent px-1 text-lg font-semibold text-brass placeholder:font-normal placeholder:text-soft"
+                        className="figures w-40 border-b-2 border-brass bg-transparent px-1 text-lg font-semibold text-brass placeholder:font-normal placeholder:text-soft"
                         placeholder={say.notYet}
                         value={text ?? (guess === null ? '' : words)}
                         onFocus={(event) => event.currentTarget.select()}
@@ -110,7 +118,7 @@ export function GuessScale({ asked, guess, first, onGuess, truth, units }: Props
             <svg
                 ref={track}
                 viewBox={`0 0 ${width} ${height}`}
-                className="block w-full touch-none select-none focus-visible:outline-2"
+                className="block h-24 w-full touch-none select-none focus-visible:outline-2"
                 role="slider"
                 tabIndex={isOver ? -1 : 0}
                 aria-label={say.guessLabel}
@@ -137,15 +145,8 @@ export function GuessScale({ asked, guess, first, onGuess, truth, units }: Props
                 {engraved(asked).map((mark) => (
                     <g key={mark.value}>
                         <path d={`M${x(mark.value)} ${line}v${mark.label ? 9 : 5}`} stroke="var(--ink)" />
-                        {mark.label && (
-                            <text
-                                x={x(mark.value)}
-                                y={line + 26}
-                                textAnchor="middle"
-                                fontSize={13}
-                                className="figures max-sm:text-[22px]"
-                                fill="var(--ink)"
-                            >
+                        {mark.label && !(isTight && String(mark.value).replace(/[0.]/g, '') !== '1') && (
+                            <text x={x(mark.value)} y={line + 26} textAnchor="middle" fontSize={13} className="figures" fill="var(--ink)">
                                 {label(mark.value)}
                             </text>
                         )}
@@ -166,7 +167,7 @@ export function GuessScale({ asked, guess, first, onGuess, truth, units }: Props
                             textAnchor="middle"
                             fontSize={14}
                             fontWeight={600}
-                            className="figures max-sm:text-[22px]"
+                            className="figures"
                             fill="var(--madder)"
                         >
                             {said(asked.unit, truth, units)}

@@ -102,11 +102,11 @@ export function QuestionCard({ asked, truth, line, verdict, busy, onAnswer, onNe
                 />
             </div>
             {isWord ? (
-                <ul role="radiogroup" aria-label={say.guess} className="max-w-[620px]">
+                <div role="radiogroup" aria-label={say.guess} className="max-w-[620px]">
                     {asked.options.map((option, n) => {
                         const isTrue = isTold && truth.truth === n;
                         return (
-                            <li key={option}>
+                            <div key={option}>
                                 <button
                                     type="button"
                                     role="radio"
@@ -121,10 +121,10 @@ export function QuestionCard({ asked, truth, line, verdict, busy, onAnswer, onNe
                                     <span>{option}</span>
                                     {isTrue && <span className="ml-auto text-sm">{say.isRight}</span>}
                                 </button>
-                            </li>
+                            </div>
                         );
                     })}
-                </ul>
+                </div>
             ) : (
                 <GuessScale
                     asked={asked}

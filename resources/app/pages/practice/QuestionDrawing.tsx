@@ -1,12 +1,14 @@
+import { useRef } from 'react';
 import type { Schema } from '../../api/client';
 import { RigLine } from '../../drawing/RigLine';
 import { rigOutline } from '../../drawing/rigOutline';
 import { strings } from '../../strings/index';
 import { length, type Units } from '../../ui/figures';
+import { useWidth } from '../../ui/useWidth';
 
 const say = strings.practice;
 
-const [width, height] = [820, 236];
+const [most, high, low] = [820, 236, 170];
 
 /** Room for the words on both sides, px. */
 const edge = 44;
@@ -21,6 +23,9 @@ interface Props {
 
 /** The rig of a question to scale. A plane that is asked for stands where it is guessed. */
 export function QuestionDrawing({ asked, guess, truth, units }: Props) {
+    const picture = useRef<SVGSVGElement>(null);
+    const width = useWidth(picture, most);
+    const height = width < 500 ? low : high;
     const drawing = asked.drawing;
     if (drawing === null) return null;
     const { body, drawn, tipMm } = drawing;
@@ -43,7 +48,9 @@ export function QuestionDrawing({ asked, guess, truth, units }: Props) {
     const bar = drawing.barMm === null ? null : drawing.barMm * scale;
     return (
         <svg
+            ref={picture}
             viewBox={`0 0 ${width} ${height}`}
+            style={{ height }}
             className="block w-full"
             role="img"
             aria-label={say.drawing(
