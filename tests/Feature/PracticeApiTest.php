@@ -85,6 +85,8 @@ final class PracticeApiTest extends TestCase
     public function test_the_first_answer_counts_and_what_is_known_comes_back_no_more(): void
     {
         $question = $this->figure();
+        // A round that is to come can’t be answered.
+        $this->postJson("/api/practice/{$question['id']}/answer", ['round' => 1, 'guess' => 1, 'low' => 1, 'high' => 1])->assertStatus(410);
         $answered = $this->answer($question, 1.04);
         $this->assertSame([true, true, null], [$answered['known'], $answered['inside'], $answered['dueOn']]);
         $this->assertEqualsWithDelta(0.04, $answered['off'], 1e-9);

@@ -255,6 +255,15 @@ final class QuestionsTest extends TestCase
                 if ($question->isChoice()) {
                     $places[$question->kind->value][(string) $question->truth] = true;
                 }
+                if ($question->kind === QuestionKind::WhichStop) {
+                    $stops = array_map(static fn (string $stop): float => (float) str_replace('f/', '', $stop), $question->options);
+                    $this->assertTrue($stops[0] < $stops[1] && $stops[1] < $stops[2], implode(', ', $question->options));
+                }
+                if ($question->kind === QuestionKind::LargerOfTwo) {
+                    // Bodies of different registers draw the same lens and tube differently.
+                    preg_match_all('#@ (.+?)(?: /|$)#', $question->name, $bodies);
+                    $this->assertCount(1, array_unique($bodies[1]), $question->name);
+                }
                 if ($question->kind === QuestionKind::FramesNeeded) {
                     $this->assertGreaterThanOrEqual(4.0, $question->truth, 'one that a single frame nearly does is no stack');
                 }
@@ -287,6 +296,11 @@ final class QuestionsTest extends TestCase
         $this->assertFalse($question->isKnown($question->truth * 1.1001));
         $this->assertEqualsWithDelta(log(2.0), $question->errorOf($question->truth * 2.0), 1e-12);
         $this->assertEqualsWithDelta(log(2.0), $question->errorOf($question->truth / 2.0), 1e-12);
+        // Of light, errors are in stops whatever was asked.
+        $real = self::questions(3)->of(QuestionKind::RealAperture);
+        $longer = self::questions(3)->of(QuestionKind::TimesLonger);
+        $this->assertTrue($real !== null && $longer !== null);
+        $this->assertEqualsWithDelta([1.0, 2.0, 1.0, 1.0], [$real->errorOf($real->truth * sqrt(2.0)), $real->errorOf($real->truth / 2.0), $longer->errorOf($longer->truth * 2.0), $longer->errorOf($longer->truth / 2.0)], 1e-9);
         $stops = self::questions(3)->of(QuestionKind::StopsLost);
         $this->assertNotNull($stops);
         $this->assertTrue($stops->isKnown($stops->truth + 0.333));
