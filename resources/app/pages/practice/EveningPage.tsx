@@ -5,7 +5,7 @@ import { api, reasonOf, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
 import { newId } from '../../offline/outings';
 import type { Answer } from '../../offline/useDay';
-import { Mark } from '../../shell/Mark';
+import { VisitorsHead } from '../../shell/VisitorsHead';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { narrowLook } from '../../ui/Narrow';
@@ -47,13 +47,7 @@ export default function EveningPage() {
     const question = view && at !== null ? view.questions[at] : undefined;
     return (
         <div className="flex min-h-dvh flex-col">
-            <header className="flex h-11 items-center gap-2 border-b border-line bg-plate px-4 text-sm">
-                <Mark />
-                <a href="/" className="ml-1 text-base font-semibold">
-                    {strings.product}
-                </a>
-                <span className="ml-auto text-soft">{say.evening.note}</span>
-            </header>
+            <VisitorsHead note={say.evening.note} />
             <main id="main" className="mx-auto w-full max-w-[880px] px-4 py-4" aria-busy={sheet.isPending}>
                 {(sheet.isError || answer.isError) && (
                     <p role="alert" className="border-l-[3px] border-ink pl-2 text-base">

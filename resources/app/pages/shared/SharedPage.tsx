@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import { api } from '../../api/client';
 import { keys } from '../../api/queries';
-import { Mark } from '../../shell/Mark';
+import { VisitorsHead } from '../../shell/VisitorsHead';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
 import { displayedReadings } from '../../rig/displayedReadings';
@@ -21,13 +21,7 @@ export default function SharedPage() {
     const shown = useMemo(() => (rig ? displayedReadings(rig, null) : null), [rig]);
     return (
         <div className="flex min-h-dvh flex-col">
-            <header className="flex h-11 items-center gap-2 border-b border-line bg-plate px-4 text-sm">
-                <Mark />
-                <a href="/" className="ml-1 text-base font-semibold">
-                    {strings.product}
-                </a>
-                <span className="ml-auto text-soft">{strings.shared.note}</span>
-            </header>
+            <VisitorsHead note={strings.shared.note} />
             <main id="main" className="grid flex-1 lg:grid-cols-[1fr_412px]" aria-busy={query.isPending}>
                 <div className="min-w-0 px-4 py-3">
                     {query.isError && (
