@@ -52,7 +52,9 @@ export function useDay(kit: number | null): DayState {
                         error instanceof Away ||
                         !(error instanceof Refused) ||
                         error.status >= 500 ||
-                        [401, 419, 429].includes(error.status)
+                        [401, 419, 429].includes(error.status) ||
+                        // Whoever else is signed in here by now has no such question: it stays until its own person is back.
+                        (error.status === 404 && (await api.me()).id !== person)
                     )
                         throw error;
                     // A question that isn’t asked any more, or one of a kit that is gone: its answer counts for nothing.

@@ -38,6 +38,7 @@ export const practice = {
         thumb: (words: string) => `Rule of thumb: ${words}.`,
         thumbIs: (figure: string, off: string) => `Here that comes to ${figure}, off by ${off}.`,
         thumbExact: (figure: string) => `Here that comes to ${figure}, which is it.`,
+        gone: 'This question isn’t asked any more: your kit has changed since.',
         kept: 'Kept on this device: it is weighed when there is a network again.',
         done: {
             title: (n: number) => (n === 1 ? 'One answered' : `${n} answered`),

@@ -117,7 +117,7 @@ export default function PracticePage() {
                                 asked={question.asked}
                                 truth={told ? question.truth : null}
                                 line={question.asked.options.length > 0 ? say.fromWords(day.kit.name) : say.from(day.kit.name)}
-                                verdict={told && <Verdict question={question} judged={told.judged} guess={guess} />}
+                                verdict={told && <Verdict question={question} judged={told.judged} guess={guess} waits={waiting > 0} />}
                                 busy={busy}
                                 onAnswer={(given) => void give(question, given)}
                                 onNext={next}
@@ -176,9 +176,17 @@ export default function PracticePage() {
     );
 }
 
+interface Verdicted {
+    question: Question;
+    /** Null = it waits on this device, or the question isn’t asked any more. */
+    judged: Judged;
+    guess: number | null;
+    waits: boolean;
+}
+
 /** What came of the answer, in words; where it waits on this device, that. */
-function Verdict({ question, judged, guess }: { question: Question; judged: Judged; guess: number | null }) {
-    if (judged === null) return <p className="text-sm text-soft">{say.kept}</p>;
+function Verdict({ question, judged, guess, waits }: Verdicted) {
+    if (judged === null) return <p className="text-sm text-soft">{waits ? say.kept : say.gone}</p>;
     const isWord = question.asked.options.length > 0;
     const off = judged.off === null ? null : offSaid(question.asked.skill, judged.off);
     return (
