@@ -1,9 +1,8 @@
 import type { Schema } from '../api/client';
 import { strings } from '../strings/index';
-import { kit as kitWords } from '../strings/kit';
 import { withHalf } from '../ui/figures';
 
-const say = kitWords.measure;
+const say = strings.measure;
 
 const plusMinus = (value: number | null, half: number | null, unit: string) =>
     value === null ? strings.readings.infinite : `${withHalf(value, half ?? 0)}${unit}`;

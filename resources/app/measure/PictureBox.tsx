@@ -1,10 +1,10 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { pictures as picturesWords } from '../strings/pictures';
+import { strings } from '../strings/index';
 import { Button } from '../ui/Button';
 import type { Opened } from './opened';
 import { boxBetween, inPicture, moved, whole, zoomed, type Box, type Point, type View } from './view';
 
-const say = picturesWords.pictures;
+const say = strings.pictures;
 
 interface Props {
     picture: Opened;

@@ -1,9 +1,9 @@
 import type { Schema } from '../api/client';
-import { pictures as picturesWords } from '../strings/pictures';
+import { strings } from '../strings/index';
 import { digits, fNumber, magnification } from '../ui/figures';
 import { TrialCurve } from './TrialCurve';
 
-const say = picturesWords.trial;
+const say = strings.trial;
 
 /** What a trial tells: its curve, the sharpest stop, and what that changes. */
 export function TrialTold({ trial }: { trial: Schema['TrialView'] }) {

@@ -1,7 +1,7 @@
-import { sheet as sheetWords } from '../strings/sheet';
+import { strings } from '../strings/index';
 import { papers, type Paper } from './paper';
 
-const say = sheetWords.sheet;
+const say = strings.sheet;
 
 /** Which paper it is printed on. */
 export function PaperChoice({ paper, onChange }: { paper: Paper; onChange: (paper: Paper) => void }) {

@@ -1,8 +1,8 @@
-import { sheet as sheetWords } from '../strings/sheet';
+import { strings } from '../strings/index';
 import { digits } from '../ui/figures';
 import { piecesOf, type Paper, type Piece } from './paper';
 
-const say = sheetWords.sheet;
+const say = strings.sheet;
 const edge = 3;
 /** How long the line is that a ruler is laid on first, mm. */
 const checkMm = 50;

@@ -1,10 +1,10 @@
 import type { Schema } from '../api/client';
 import { commonScale, rigOutline } from '../drawing/rigOutline';
-import { sheet as sheetWords } from '../strings/sheet';
+import { strings } from '../strings/index';
 import { longest, margin, papers, type Paper } from './paper';
 import { PaperRule } from './PaperRule';
 
-const say = sheetWords.sheet;
+const say = strings.sheet;
 
 /** Headings that stand beside each other where the paper is wide enough. */
 const [left, right] = [

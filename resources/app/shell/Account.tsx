@@ -4,7 +4,6 @@ import { useSearchParams } from 'react-router';
 import { api, reasonOf, Refused } from '../api/client';
 import { keys } from '../api/queries';
 import { strings } from '../strings/index';
-import { account as accountWords } from '../strings/account';
 import { wordsOf } from '../ui/typed';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
@@ -13,7 +12,7 @@ import { LetterPage } from './LetterPage';
 import { Sessions } from './Sessions';
 import { Strength } from './Strength';
 
-const say = accountWords.account;
+const say = strings.account;
 
 /** One blank of a short form, with what is wrong with it. */
 function Blank({

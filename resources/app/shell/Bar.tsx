@@ -1,6 +1,6 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { api, type Schema } from '../api/client';
 import { forgetOutings } from '../offline/outings';
@@ -8,11 +8,10 @@ import { forgetPractice } from '../offline/practice';
 import { strings } from '../strings/index';
 import { Button } from '../ui/Button';
 import { Menu, MenuChoice, MenuItem, MenuLine } from '../ui/Menu';
+import { AccountDialog } from './Account';
 import { Mark } from './Mark';
 import { PlaceKeys } from './PlaceKeys';
 import { usePreferences } from './preferences';
-
-const AccountDialog = lazy(async () => ({ default: (await import('./Account')).AccountDialog }));
 
 /** The bar over every place: mark, places, what the place adds, units, light, account. */
 export function Bar({ person, children }: { person: Schema['Person']; children: ReactNode }) {
@@ -94,7 +93,7 @@ export function Bar({ person, children }: { person: Schema['Person']; children: 
                 </Menu>
             </div>
             <PlaceKeys open={keysOpen} onOpenChange={setKeysOpen} />
-            <Suspense>{account && <AccountDialog person={person} onClose={() => setAccount(false)} />}</Suspense>
+            {account && <AccountDialog person={person} onClose={() => setAccount(false)} />}
         </header>
     );
 }

@@ -1,10 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
 import { keys } from '../api/queries';
-import { account as accountWords } from '../strings/account';
+import { strings } from '../strings/index';
 import { Button } from '../ui/Button';
 
-const say = accountWords.account;
+const say = strings.account;
 
 const when = (at: string) => new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 

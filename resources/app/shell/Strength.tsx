@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
-import { account as accountWords } from '../strings/account';
+import { strings } from '../strings/index';
 
-const say = accountWords.account.strength;
+const say = strings.account.strength;
 
 type Estimate = (password: string) => number;
 let loading: Promise<Estimate> | null = null;

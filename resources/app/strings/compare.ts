@@ -65,6 +65,7 @@ export const compare = {
         over: (by: string) => `by ${by} over the next`,
         beaten: (letter: string, by: string) => `${letter} is no better than ${by} in anything.`,
         table: 'In figures',
+        menu: 'Compare with…',
         smallestDetail: 'Smallest detail',
         adds: 'What each part adds',
         room: (mm: string) => `${mm} room`,

@@ -15,32 +15,31 @@ import { Button } from '../../ui/Button';
 import { KeepDialog } from '../../ui/KeepDialog';
 import { Lost } from '../../ui/Lost';
 import { ChainList } from './ChainList';
+import { ConflictDialog } from './ConflictDialog';
+import { ChartsDialog } from './Charts';
 import { nearest } from '../../strip/ownScale';
 import { Controls } from './Controls';
 import { misfits, displayedReadings, type ActiveSweep, type ReadingName } from '../../rig/displayedReadings';
 import { Findings } from '../../rig/Findings';
 import { Move } from './Move';
+import { DescribeDialog } from './DescribeDialog';
 import { FirstRigs } from './FirstRigs';
 import { News } from './News';
 import { PictureFrame } from '../../rig/PictureFrame';
 import { Readings, TwoFigures } from '../../rig/Readings';
 import { RigMenu } from './RigMenu';
+import { RigsDialog } from './RigsDialog';
 import { asksNear } from './asksNear';
 import { SetTo } from './SetTo';
+import { StatesDialog } from './StatesDialog';
 import { TrayPanel } from './TrayPanel';
 import { useRig, useSweeps } from './useRig';
+import { Light } from './tabs/Light';
 import { drawnSubject, plannedFlash } from './tabs/drawn';
+import { Shots } from './tabs/Shots';
 import { works, WorkTabs, type Work } from './tabs/WorkTabs';
 
 /** A camera of its own, that measures pictures: fetched when it is opened. */
-// What isn't seen at first comes when it is asked for.
-const Light = lazy(async () => ({ default: (await import('./tabs/Light')).Light }));
-const Shots = lazy(async () => ({ default: (await import('./tabs/Shots')).Shots }));
-const ChartsDialog = lazy(async () => ({ default: (await import('./Charts')).ChartsDialog }));
-const DescribeDialog = lazy(async () => ({ default: (await import('./DescribeDialog')).DescribeDialog }));
-const RigsDialog = lazy(async () => ({ default: (await import('./RigsDialog')).RigsDialog }));
-const StatesDialog = lazy(async () => ({ default: (await import('./StatesDialog')).StatesDialog }));
-const ConflictDialog = lazy(async () => ({ default: (await import('./ConflictDialog')).ConflictDialog }));
 const LookThrough = lazy(async () => ({ default: (await import('./tabs/LookThrough')).LookThrough }));
 
 interface Props {
@@ -519,7 +518,11 @@ export function Bench({ id, person, rigs }: Props) {
                                                 onLook={openLook}
                                             />
                                         ),
-                                        look: opened.has('look') && <LookThrough active={work === 'look'} rig={rig} units={units} />,
+                                        look: opened.has('look') && (
+                                            <Suspense>
+                                                <LookThrough active={work === 'look'} rig={rig} units={units} />
+                                            </Suspense>
+                                        ),
                                     }}
                                 />
                             </>
@@ -545,15 +548,13 @@ export function Bench({ id, person, rigs }: Props) {
                         )}
                     </aside>
                 </main>
-                <Suspense>
-                    {rig && dialog === 'charts' && <ChartsDialog rig={rig} units={units} onClose={() => setDialog(null)} />}
-                    {rig && dialog === 'describe' && <DescribeDialog rig={rig} onStep={step} onClose={() => setDialog(null)} />}
-                    {rig && dialog === 'rigs' && <RigsDialog rig={rig} onClose={() => setDialog(null)} />}
-                    {rig && dialog === 'states' && <StatesDialog rig={rig} units={units} onClose={() => setDialog(null)} />}
-                    {rig && waiting.conflict && (
-                        <ConflictDialog rig={rig} shown={shown} waiting={waiting} theirs={waiting.conflict.theirs} units={units} />
-                    )}
-                </Suspense>
+                {rig && dialog === 'charts' && <ChartsDialog rig={rig} units={units} onClose={() => setDialog(null)} />}
+                {rig && dialog === 'describe' && <DescribeDialog rig={rig} onStep={step} onClose={() => setDialog(null)} />}
+                {rig && dialog === 'rigs' && <RigsDialog rig={rig} onClose={() => setDialog(null)} />}
+                {rig && dialog === 'states' && <StatesDialog rig={rig} units={units} onClose={() => setDialog(null)} />}
+                {rig && waiting.conflict && (
+                    <ConflictDialog rig={rig} shown={shown} waiting={waiting} theirs={waiting.conflict.theirs} units={units} />
+                )}
                 {rig && (
                     <KeepDialog
                         open={keeping}

@@ -59,9 +59,9 @@ export function RigMenu({ id, rigs, name, onKeep, onAll, onStates, onSvg }: Prop
             <Menu label={strings.bench.thisRig} align="end">
                 <MenuItem onSelect={onKeep}>{name === null ? strings.bench.keep : strings.bench.rename}</MenuItem>
                 <MenuItem onSelect={() => copy.mutate()}>{strings.rigs.copy}</MenuItem>
-                <MenuItem onSelect={() => void navigate(`/sheet/${id}`)}>{strings.work.sheet}</MenuItem>
-                <MenuItem onSelect={() => void navigate(`/outings?rig=${id}`)}>{strings.work.log}</MenuItem>
-                <MenuItem onSelect={() => void navigate(`/compare?rigs=${id}`)}>{strings.work.compare}</MenuItem>
+                <MenuItem onSelect={() => void navigate(`/sheet/${id}`)}>{strings.sheet.menu}</MenuItem>
+                <MenuItem onSelect={() => void navigate(`/outings?rig=${id}`)}>{strings.log.menu}</MenuItem>
+                <MenuItem onSelect={() => void navigate(`/compare?rigs=${id}`)}>{strings.compare.menu}</MenuItem>
                 <MenuItem onSelect={onStates}>{strings.states.menu}</MenuItem>
                 <MenuItem onSelect={() => setSharing(true)}>{strings.share.menu}</MenuItem>
                 <MenuLine />

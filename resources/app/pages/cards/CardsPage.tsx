@@ -6,9 +6,6 @@ import { digits, fNumber, lengthDigits, magnification, stops, type Units } from 
 import { Bar } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
-import { cards as cardsWords } from '../../strings/cards';
-import { compare as compareWords } from '../../strings/compare';
-import { find as findWords } from '../../strings/find';
 import { Button } from '../../ui/Button';
 import { Tick } from '../../ui/Tick';
 import { KitChoice } from '../../kit/KitChoice';
@@ -19,7 +16,7 @@ import { Term, type Term as TermName } from '../../ui/Term';
 import { useAddress } from '../../ui/useAddress';
 import { zoomsIn } from './zoomsIn';
 
-const say = cardsWords.cards;
+const say = strings.cards;
 const kinds: readonly CardName[] = ['close-ups', 'ladder', 'draws', 'lenses'];
 
 /** Tables for the bag, one page each: chosen here, printed or taken as CSV. */
@@ -160,7 +157,7 @@ export default function CardsPage({ person }: { person: Schema['Person'] }) {
                     <div className="ml-auto flex items-center gap-2">
                         <KitChoice />
                         <Button disabled={rungs.length < 2 || compare.isPending} onClick={() => compare.mutate(rungs)}>
-                            {compareWords.compare.openLadder}
+                            {strings.compare.openLadder}
                         </Button>
                         <Button disabled={!card.data} onClick={() => print()}>
                             {say.print}
@@ -277,7 +274,7 @@ function CardTable({ card, camera, units, onOpen, busy }: TableProps) {
                                         <button
                                             type="button"
                                             className="text-left hover:underline"
-                                            title={findWords.find.open}
+                                            title={strings.find.open}
                                             disabled={busy}
                                             onClick={() => onOpen(row)}
                                         >

@@ -1,13 +1,13 @@
 import { memo } from 'react';
 import type { Schema } from '../../api/client';
-import { compare as compareWords } from '../../strings/compare';
+import { strings } from '../../strings/index';
 import { digits, fNumber, length, mass, type Units } from '../../ui/figures';
 
 type Comparison = Schema['ComparisonView'];
 type Rig = Schema['ComparedRigView'];
 type Best = Schema['BestIn'];
 
-const say = compareWords.compare;
+const say = strings.compare;
 
 /** Who is best in each thing people decide by, with everybody's figure, and who is beaten in everything. */
 export const Verdict = memo(function Verdict({ comparison, units }: { comparison: Comparison; units: Units }) {

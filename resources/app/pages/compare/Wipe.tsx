@@ -1,12 +1,12 @@
 import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import type { Schema } from '../../api/client';
 import { PictureCanvas } from '../../picture/PictureCanvas';
-import { compare as compareWords } from '../../strings/compare';
+import { strings } from '../../strings/index';
 import { length, type Units } from '../../ui/figures';
 import { Dialog } from '../../ui/Dialog';
 import { aspect, shotOf, smallest, type Rig } from './shown';
 
-const say = compareWords.compare;
+const say = strings.compare;
 
 interface Props {
     rigs: readonly Rig[];

@@ -9,8 +9,6 @@ import { displayedReadings } from '../../rig/displayedReadings';
 import { TwoFigures } from '../../rig/Readings';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
-import { account as accountWords } from '../../strings/account';
-import { first as firstWords } from '../../strings/first';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { useAddress } from '../../ui/useAddress';
@@ -21,7 +19,7 @@ import { LiveBlank } from './LiveBlank';
 import { Moving } from './Moving';
 import { WhatBetween, WhichBody, WhichLens, type Questions } from './Questions';
 
-const say = firstWords.first;
+const say = strings.first;
 const kept = 'first visit';
 const link = 'text-beam underline underline-offset-2 min-h-8 max-sm:min-h-11';
 
@@ -98,7 +96,7 @@ export function FirstVisit({ person = null, trouble = null }: { person?: Schema[
                         <>
                             {(['in', 'up'] as const).map((each) => (
                                 <button key={each} type="button" className={link} onClick={() => setDoor(each)}>
-                                    {accountWords.account.doors[each]}
+                                    {strings.account.doors[each]}
                                 </button>
                             ))}
                             <button

@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import type { PartFields } from '../../api/client';
-import { first as firstWords } from '../../strings/first';
+import { strings } from '../../strings/index';
 import { digits } from '../../ui/figures';
 import { Pick } from '../../ui/Pick';
 import { Term } from '../../ui/Term';
@@ -29,7 +29,7 @@ export interface Questions {
     lens: PartFields;
 }
 
-const say = firstWords.first;
+const say = strings.first;
 
 function Question({ number, title, children }: { number: number; title: string; children: ReactNode }) {
     return (

@@ -4,10 +4,10 @@ import { api, type KitView, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
 import { length } from '../../ui/figures';
 import { usePreferences } from '../../shell/preferences';
-import { kit as kitWords } from '../../strings/kit';
+import { strings } from '../../strings/index';
 import { boxWidth, linesOf, linkText, planOf, type IslandPlan } from './islandPlan';
 
-const say = kitWords.map;
+const say = strings.map;
 
 /** What joins what: the islands of the kit, the cheapest bridge between two, and the way from one joint to another. */
 export function JointMap({ kit, joints, onChoose }: { kit: KitView; joints: Schema['JointView'][]; onChoose: (part: number) => void }) {

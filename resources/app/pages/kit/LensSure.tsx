@@ -5,10 +5,9 @@ import { keys } from '../../api/queries';
 import { takenText } from '../../rig/TakenAs';
 import { useSettled } from '../../ui/useSettled';
 import { strings } from '../../strings/index';
-import { kit as kitWords } from '../../strings/kit';
 import { withHalf } from '../../ui/figures';
 
-const say = kitWords.kit;
+const say = strings.kit;
 
 /** The share at either end of the scale. */
 const WIDEST = 0.2;

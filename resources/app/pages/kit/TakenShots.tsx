@@ -1,6 +1,5 @@
 import type { Schema } from '../../api/client';
 import { strings } from '../../strings/index';
-import { kit as kitWords } from '../../strings/kit';
 import { digits } from '../../ui/figures';
 
 interface Props {
@@ -11,7 +10,7 @@ interface Props {
     onTakeBack: (index: number) => void;
 }
 
-const say = kitWords.measure;
+const say = strings.measure;
 
 /** How a shot was taken, in words. */
 function taken(shot: Schema['ShotView']): string {

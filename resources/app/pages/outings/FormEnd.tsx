@@ -1,7 +1,7 @@
-import { outings as outingsWords } from '../../strings/outings';
+import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 
-const say = outingsWords.outings;
+const say = strings.outings;
 
 interface Props {
     trouble: string | null;

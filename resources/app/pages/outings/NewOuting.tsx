@@ -1,13 +1,13 @@
 import { useState, type SubmitEvent } from 'react';
 import { api, reasonOf } from '../../api/client';
-import { outings as outingsWords } from '../../strings/outings';
+import { strings } from '../../strings/index';
 import { Dialog } from '../../ui/Dialog';
 import { wordsOf } from '../../ui/typed';
 import { momentOf, type Outing } from './day';
 import { FormEnd } from './FormEnd';
 import { LineInput } from './LineInput';
 
-const say = outingsWords.outings;
+const say = strings.outings;
 
 interface Props {
     open: boolean;

@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { log as logWords } from '../../strings/log';
+import { strings } from '../../strings/index';
 import { dayWords, type Outing } from './day';
 
-const say = logWords.log;
+const say = strings.log;
 
 interface Props {
     outing: Outing;

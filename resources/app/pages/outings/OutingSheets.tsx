@@ -7,11 +7,10 @@ import { paperIn } from '../../paper/paper';
 import { SheetPaper } from '../../paper/SheetPaper';
 import { usePageRule } from '../../paper/usePageRule';
 import { Bar } from '../../shell/Bar';
-import { outings as outingsWords } from '../../strings/outings';
-import { sheet as sheetWords } from '../../strings/sheet';
+import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 
-const say = outingsWords.outings;
+const say = strings.outings;
 
 /** The sheets of all rigs, in the order of the day, in one print. */
 export default function OutingSheets({ person }: { person: Schema['Person'] }) {
@@ -43,7 +42,7 @@ export default function OutingSheets({ person }: { person: Schema['Person'] }) {
                         onChange={(each) => setParams({ ...(entry === null ? {} : { entry }), paper: each }, { replace: true })}
                     />
                     <Button strong onClick={() => print()}>
-                        {sheetWords.sheet.print}
+                        {strings.sheet.print}
                     </Button>
                 </div>
                 {sheets.isError && (

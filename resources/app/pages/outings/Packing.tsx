@@ -1,12 +1,12 @@
 import { useState, type SubmitEvent } from 'react';
-import { outings as outingsWords } from '../../strings/outings';
+import { strings } from '../../strings/index';
 import { mass } from '../../ui/figures';
 import { Button } from '../../ui/Button';
 import { wordsOf } from '../../ui/typed';
 import type { Outing, Plan } from './day';
 import type { Save } from './useOuting';
 
-const say = outingsWords.outings;
+const say = strings.outings;
 
 interface Props {
     outing: Outing;

@@ -1,7 +1,7 @@
-import { outings as outingsWords } from '../../strings/outings';
+import { strings } from '../../strings/index';
 import { clockWords, marksOf, type Outing, type Plan } from './day';
 
-const say = outingsWords.outings;
+const say = strings.outings;
 
 /** What must be ready when, leaving, and the subjects that have a time: one line of the day. */
 export function Timeline({ outing, plan }: { outing: Outing; plan: Plan | undefined }) {

@@ -6,13 +6,13 @@ import { keys } from '../../api/queries';
 import { newId } from '../../offline/outings';
 import type { Answer } from '../../offline/useDay';
 import { VisitorsHead } from '../../shell/VisitorsHead';
-import { practice as practiceWords } from '../../strings/practice';
+import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { narrowLook } from '../../ui/Narrow';
 import { EveningAnswers } from './EveningAnswers';
 import { QuestionCard } from './QuestionCard';
 
-const say = practiceWords.practice;
+const say = strings.practice;
 
 /** The key of this device’s sheet: whoever comes back goes on where they were. */
 function keyOf(token: string): string {

@@ -4,8 +4,7 @@ import type { Schema } from '../../api/client';
 import { useDay, type Judged } from '../../offline/useDay';
 import { Bar } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
-import { look as lookWords } from '../../strings/look';
-import { practice as practiceWords } from '../../strings/practice';
+import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { phrase } from '../../ui/figures';
@@ -16,7 +15,7 @@ import { Skills } from './Skills';
 import { Tasks } from './Tasks';
 import { offSaid, said } from './guess';
 
-const say = practiceWords.practice;
+const say = strings.practice;
 
 type Question = Schema['PracticeQuestionView'];
 
@@ -58,7 +57,7 @@ export default function PracticePage() {
             <main className="min-h-dvh p-4 text-base">
                 <p role="alert">{trouble ?? say.end}</p>
                 <Button className="mt-3" onClick={() => void more()}>
-                    {lookWords.look.retry}
+                    {strings.look.retry}
                 </Button>
             </main>
         );

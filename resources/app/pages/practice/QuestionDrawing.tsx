@@ -2,11 +2,11 @@ import { useRef } from 'react';
 import type { Schema } from '../../api/client';
 import { RigLine } from '../../drawing/RigLine';
 import { rigOutline } from '../../drawing/rigOutline';
-import { practice as practiceWords } from '../../strings/practice';
+import { strings } from '../../strings/index';
 import { length, type Units } from '../../ui/figures';
 import { useWidth } from '../../ui/useWidth';
 
-const say = practiceWords.practice;
+const say = strings.practice;
 
 const [most, high, low] = [820, 236, 170];
 

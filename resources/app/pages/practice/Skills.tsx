@@ -1,8 +1,8 @@
 import type { Schema } from '../../api/client';
-import { practice as practiceWords } from '../../strings/practice';
+import { strings } from '../../strings/index';
 import { offSaid } from './guess';
 
-const say = practiceWords.practice.skills;
+const say = strings.practice.skills;
 
 /** How near one is, skill by skill, and whether one’s widths are honest. */
 export function Skills({ skills }: { skills: readonly Schema['SkillView'][] }) {

@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
 import type { Schema } from '../../api/client';
-import { practice as practiceWords } from '../../strings/practice';
+import { strings } from '../../strings/index';
 
-const say = practiceWords.practice.tasks;
+const say = strings.practice.tasks;
 
 /** What can be practised before the made-up camera, and how often it was done. */
 export function Tasks({ tasks, rig }: { tasks: readonly Schema['TaskView'][]; rig: number | null }) {

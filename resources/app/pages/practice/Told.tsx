@@ -1,9 +1,9 @@
 import type { Schema } from '../../api/client';
-import { practice as practiceWords } from '../../strings/practice';
+import { strings } from '../../strings/index';
 import { phrase, type Units } from '../../ui/figures';
 import { offSaid, said } from './guess';
 
-const say = practiceWords.practice;
+const say = strings.practice;
 
 /** What is true, the reason in one sentence, and how near the rule of thumb comes here. */
 export function Told({ asked, truth, units }: { asked: Schema['AskedView']; truth: Schema['TruthView']; units: Units }) {

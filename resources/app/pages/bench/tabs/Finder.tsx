@@ -1,11 +1,10 @@
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
 import type { Schema } from '../../../api/client';
-import { compare as compareWords } from '../../../strings/compare';
-import { look as lookWords } from '../../../strings/look';
+import { strings } from '../../../strings/index';
 import { digits, length, type Units } from '../../../ui/figures';
 import { roundBelow } from './roundBelow';
 
-const say = lookWords.look;
+const say = strings.look;
 
 interface Props {
     look: Schema['LookView'];
@@ -98,9 +97,7 @@ export function Finder({ look, canvas, isEmpty, free, shownMm, crop, units, onCr
         >
             <canvas ref={canvas} className="block size-full" aria-hidden="true" data-testid="finder" />
             {isEmpty && (
-                <span className="absolute inset-0 flex items-center justify-center text-xs text-plate">
-                    {compareWords.compare.developing}
-                </span>
+                <span className="absolute inset-0 flex items-center justify-center text-xs text-plate">{strings.compare.developing}</span>
             )}
             <span
                 aria-hidden="true"

@@ -1,8 +1,8 @@
 import type { Schema } from '../../../api/client';
-import { look as lookWords } from '../../../strings/look';
+import { strings } from '../../../strings/index';
 import { time } from '../../../ui/shutter';
 
-const say = lookWords.look;
+const say = strings.look;
 
 /** So many frames are drawn one by one; of more, each box stands for some. */
 const most = 60;

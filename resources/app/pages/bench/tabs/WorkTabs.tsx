@@ -1,5 +1,5 @@
 import { Tabs } from 'radix-ui';
-import { Suspense, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { strings } from '../../../strings/index';
 
 export const works = ['parts', 'light', 'shots', 'look'] as const;
@@ -42,7 +42,7 @@ export function WorkTabs({ work, onWork, panels }: Props) {
                             : 'slim-scroll min-h-0 overflow-y-auto lg:h-[334px]'
                     }
                 >
-                    <Suspense>{panels[each]}</Suspense>
+                    {panels[each]}
                 </Tabs.Content>
             ))}
         </Tabs.Root>

@@ -6,8 +6,7 @@ import { useKits } from '../../../kit/useKit';
 import { MeasurePicture, type Found } from '../../../measure/MeasurePicture';
 import { newId, saidWithout, type Entry, type Picture } from '../../../offline/outings';
 import { usePreferences } from '../../../shell/preferences';
-import { log as logWords } from '../../../strings/log';
-import { outings as outingsWords } from '../../../strings/outings';
+import { strings } from '../../../strings/index';
 import { Dialog } from '../../../ui/Dialog';
 import { lengthDigits } from '../../../ui/figures';
 import { wordsOf } from '../../../ui/typed';
@@ -17,7 +16,7 @@ import { LineInput } from '../LineInput';
 import { entryOf, figureWords, lengths, secondsWords, trialWords, Untyped, type Said } from './entryForm';
 import { pictureOf } from './pictures';
 
-const say = logWords.log;
+const say = strings.log;
 
 interface Props {
     outing: number;
@@ -256,7 +255,7 @@ export function EntryDialog({ outing, subjects, from, at, replaces, title, text,
                                     aria-label={say.drop(picture.name)}
                                     onClick={() => setPictures(pictures.filter((each) => each !== picture))}
                                 >
-                                    {outingsWords.outings.drop('')}
+                                    {strings.outings.drop('')}
                                 </button>
                             </li>
                         ))}

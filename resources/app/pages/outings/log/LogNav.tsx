@@ -1,7 +1,7 @@
 import { NavLink } from 'react-router';
-import { log as logWords } from '../../../strings/log';
+import { strings } from '../../../strings/index';
 
-const say = logWords.log;
+const say = strings.log;
 
 /** Outings, everything written down on them, and what that says of how right the tool was. */
 export function LogNav() {

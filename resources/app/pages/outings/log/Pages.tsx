@@ -1,7 +1,7 @@
-import { log as logWords } from '../../../strings/log';
+import { strings } from '../../../strings/index';
 import { Button } from '../../../ui/Button';
 
-const say = logWords.log;
+const say = strings.log;
 
 /** Where one is in a list of pages, and the way to the next. */
 export function Pages({ page, pages, onGo }: { page: number; pages: number; onGo: (page: number) => void }) {

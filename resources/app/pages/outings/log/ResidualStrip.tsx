@@ -1,10 +1,10 @@
 import type { Schema } from '../../../api/client';
 import { usePreferences } from '../../../shell/preferences';
-import { log as logWords } from '../../../strings/log';
+import { strings } from '../../../strings/index';
 import { dateWords } from '../day';
 import { figureTold, type Figure } from './told';
 
-const say = logWords.log;
+const say = strings.log;
 
 const [wide, high, left] = [1200, 220, 56];
 

@@ -1,9 +1,9 @@
 import { saidWithout, type Entry, type EntryLight, type Figures, type TrialStop } from '../../../offline/outings';
-import { log as logWords } from '../../../strings/log';
+import { strings } from '../../../strings/index';
 import { digits } from '../../../ui/figures';
 import { typedNumber } from '../../../ui/typed';
 
-const say = logWords.log;
+const say = strings.log;
 
 export type Said = Omit<Entry, 'id' | 'at'>;
 
