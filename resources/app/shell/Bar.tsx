@@ -36,12 +36,12 @@ export function Bar({ person, children }: { person: Schema['Person']; children: 
         },
     });
     return (
-        <header className="flex min-h-11 items-center gap-2 border-b border-line bg-plate px-4 text-sm max-sm:flex-wrap max-sm:gap-y-0">
+        <header className="flex min-h-11 items-center gap-2 border-b border-line bg-plate px-4 text-sm max-lg:flex-wrap max-lg:gap-y-0">
             <a href="#main" className="sr-only focus:not-sr-only">
                 {strings.shell.skip}
             </a>
             <Mark />
-            <span className="mr-6 ml-1 text-base font-semibold whitespace-nowrap max-sm:sr-only">{strings.product}</span>
+            <span className="mr-6 ml-1 text-base font-semibold whitespace-nowrap max-md:sr-only">{strings.product}</span>
             <nav aria-label="Places" className="flex h-11 max-sm:h-11">
                 {(['bench', 'kit', 'find', 'compare', 'outings', 'practice'] as const).map((place) => (
                     <NavLink
@@ -53,7 +53,7 @@ export function Bar({ person, children }: { person: Schema['Person']; children: 
                     </NavLink>
                 ))}
             </nav>
-            <div className="ml-auto flex items-center max-sm:h-11">
+            <div className="ml-auto flex items-center max-lg:h-11">
                 {children}
                 <button
                     type="button"
