@@ -148,6 +148,30 @@ test('fits 360 by 640 with targets of 48 px, and in the sun', async ({ page }) =
     }
 });
 
+test('a server that is busy is asked again, and never says that there is no such outing', async ({ page }) => {
+    await openDemonstration(page);
+    const outings = await page.evaluate(async () => (await (await fetch('/api/outings')).json()) as { id: number; name: string }[]);
+    const id = outings.find(({ name }) => name.startsWith('Fen edge'))?.id;
+    // Somebody planned in another window meanwhile, and then the machine was full.
+    const refusals = [409, 503];
+    await page.route('**/plan', (route) => {
+        const status = refusals.shift();
+        return status === undefined ? route.continue() : route.fulfill({ status, json: { message: 'Later.', busy: true } });
+    });
+    const told: (string | null)[] = [];
+    await page.exposeFunction('told', (text: string) => told.push(text));
+    await page.addInitScript(() =>
+        new MutationObserver(() => {
+            const alert = document.querySelector('[role=alert]');
+            if (alert) (globalThis as unknown as { told: (text: string) => void }).told(alert.textContent);
+        }).observe(document, { childList: true, subtree: true }),
+    );
+    await page.goto(`/outings/${id}/outside`);
+    await expect(page.getByRole('button', { name: 'Write it down as shot' })).toBeVisible({ timeout: 25_000 });
+    expect(refusals).toEqual([]);
+    expect(told).toEqual([]);
+});
+
 test('whoever else uses the device sees and sends nothing of what another wrote there', async ({ page, context }) => {
     const address = await openOutside(page);
     await context.setOffline(true);

@@ -1,10 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { api, Away, Refused, type Schema } from '../api/client';
+import { again, isForLater, keepPage } from './later';
 import { nowHere } from './outings';
 import { answersOf, dayHere, dropAnswers, keepAnswer, keepDay, type Day, type Given } from './practice';
-
-/** As often as that is looked whether answers that wait can go home, ms. */
-const again = 5_000;
 
 /** What becomes of an answer: how good it was, null while it waits on this device. */
 export type Judged = Schema['AnsweredView'] | null;
@@ -48,15 +46,9 @@ export function useDay(kit: number | null): DayState {
                     last = await api.answerQuestion(each.question, each.answer);
                     await keepAnswer({ ...each, sent: true });
                 } catch (error) {
-                    if (
-                        error instanceof Away ||
-                        !(error instanceof Refused) ||
-                        error.status >= 500 ||
-                        [401, 419, 429].includes(error.status) ||
-                        // Whoever else is signed in here by now has no such question: it stays until its own person is back.
-                        (error.status === 404 && (await api.me()).id !== person)
-                    )
-                        throw error;
+                    // Whoever else is signed in here by now has no such question: it stays until its own person is back.
+                    const isAnothers = error instanceof Refused && error.status === 404 && (await api.me()).id !== person;
+                    if (isForLater(error) || isAnothers) throw error;
                     // A question that isn’t asked any more, or one of a kit that is gone: its answer counts for nothing.
                     await dropAnswers([each]);
                 }
@@ -97,7 +89,7 @@ export function useDay(kit: number | null): DayState {
             await keepDay(fresh);
             setDay(fresh);
             setHome(true);
-            void keepPage();
+            void keepPage('/practice');
         } catch (error) {
             const isAway = error instanceof Away;
             setHome(!isAway);
@@ -147,15 +139,3 @@ export function useDay(kit: number | null): DayState {
 
 const isGiven = (given: readonly Given[], each: Schema['PracticeQuestionView']) =>
     given.some(({ question, round }) => question === each.id && round === each.round);
-
-/** The page and what it is made of stay on the device, where the browser keeps pages. */
-async function keepPage(): Promise<void> {
-    if (!('serviceWorker' in navigator)) return;
-    try {
-        await navigator.serviceWorker.register('/sw.js', { scope: '/' });
-        await navigator.serviceWorker.ready;
-        await (await caches.open('outside')).add('/practice');
-    } catch {
-        // A browser that keeps no pages practises with a network.
-    }
-}

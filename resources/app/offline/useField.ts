@@ -1,13 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { api, Away, reasonOf, Refused } from '../api/client';
 import { entriesOf, keepEntry, keepPack, newId, nowHere, packOf, takeHome, type Entry, type Pack, type Written } from './outings';
-
-/** As often as that is looked whether what waits can go home, ms. */
-const again = 5_000;
-
-/** Whether it is worth trying again later: no answer, or a server that is busy, away or wants somebody signed in. */
-const isForLater = (error: unknown) =>
-    error instanceof Away || !(error instanceof Refused) || error.status >= 500 || [401, 408, 419, 429].includes(error.status);
+import { again, isForLater, keepPage } from './later';
 
 /**
  * An outing outside: everything of it is on this device, what is written down is kept here first and goes home by itself, in order, once.
@@ -53,6 +47,7 @@ export function useField(outing: number) {
 
     useEffect(() => {
         let gone = false;
+        let later: ReturnType<typeof setTimeout> | undefined;
         const load = async () => {
             const here = await packOf(outing);
             if (!gone && here) setPack(here);
@@ -75,10 +70,14 @@ export function useField(outing: number) {
                 if (!gone) {
                     setPack(fresh);
                     setHome(true);
-                    setStays(await keepPage());
+                    setStays(await keepPage(location.pathname));
                 }
             } catch (error) {
-                if (!gone) {
+                // A server that is busy, or to which a newer question of the same person came, is asked again: that says nothing of the outing.
+                const isBusy = error instanceof Refused && !(error instanceof Away) && (error.status === 409 || isForLater(error));
+                if (isBusy && error.status !== 401 && !here) {
+                    if (!gone) later = setTimeout(() => void load(), again);
+                } else if (!gone) {
                     setHome(!(error instanceof Away));
                     // What isn't theirs who are here now isn't shown to them, though it lies on this device.
                     setPack((before) => (error instanceof Refused && error.status === 404 ? null : (before ?? here ?? null)));
@@ -92,6 +91,7 @@ export function useField(outing: number) {
         const timer = setInterval(onLine, again);
         return () => {
             gone = true;
+            clearTimeout(later);
             removeEventListener('online', onLine);
             clearInterval(timer);
         };
@@ -116,17 +116,4 @@ export function useField(outing: number) {
     );
 
     return { pack, written, waiting: written.filter(({ sent }) => !sent).length, isHome, needsSignIn, stays, write };
-}
-
-/** The page itself and what it is made of stay on the device; false where the browser keeps no pages, as over plain http. */
-async function keepPage(): Promise<boolean> {
-    if (!('serviceWorker' in navigator)) return false;
-    try {
-        await navigator.serviceWorker.register('/sw.js', { scope: '/' });
-        await navigator.serviceWorker.ready;
-        await (await caches.open('outside')).add(location.pathname);
-        return true;
-    } catch {
-        return false;
-    }
 }
