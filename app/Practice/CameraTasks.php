@@ -67,7 +67,7 @@ final class CameraTasks
         $judged = match ($task) {
             CameraTask::Focus => CameraTask::focus($this->composed($true, $look, $setup), $look->rail_mm - $setup->middleMm, $setup->target->depthMm),
             CameraTask::LifeSize => CameraTask::lifeSize($true),
-            CameraTask::SharpestStop => $setup->rig->workingLens() === null ? CameraTask::sharpestStop($setup->rig, 0, 0) : CameraTask::sharpestStop($setup->rig, $setup->rig->workingLens(), $setup->seed() ?? 0),
+            CameraTask::SharpestStop => CameraTask::sharpestStop($setup->rig, $setup->rig->workingLens(), $setup->seed()),
             CameraTask::Stack => $this->stacked($rig, $look, $setup, $true),
         };
         DB::statement('insert into practice_tasks (user_id, task, tried, done, last_at) values (?, ?, 1, ?, ?) on conflict (user_id, task) do update set tried = practice_tasks.tried + 1, done = practice_tasks.done + excluded.done, last_at = excluded.last_at', [

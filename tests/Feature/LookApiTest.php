@@ -446,6 +446,13 @@ final class LookApiTest extends TestCase
         }
         $this->assertGreaterThanOrEqual(1, $done);
         $this->assertLessThan(count($look['stops']), $done);
+        // Switched back to what is known of it, only diffraction is left: the narrowest, which is set now, isn't it.
+        $this->putJson($this->at(), ['hidden' => false])->assertOk();
+        $judged = $this->postJson($this->at('task'))->assertOk()->assertJson(['done' => false])->json();
+        $this->assertStringContainsString('wider', $judged['pattern']);
+        $rig = $this->rig->refresh();
+        $this->postJson("/api/rigs/{$rig->id}/steps", ['revision' => $rig->revision, 'step' => ['action' => 'set', 'travel' => (int) $this->core()->workingLens().'.aperture', 'value' => $look['stops'][0]]])->assertOk();
+        $this->postJson($this->at('task'))->assertOk()->assertJson(['done' => true]);
     }
 
     private function core(): \ZincThimble\Core\Rig\Rig

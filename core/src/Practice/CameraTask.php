@@ -59,22 +59,26 @@ enum CameraTask: string
 
     /**
      * @param  Rig  $known  as it is known, with the stop set
-     * @param  int  $at  its working lens
-     * @param  int  $seed  of what its lens truly is
+     * @param  ?int  $at  its working lens; null = it has none
+     * @param  ?int  $seed  of what its lens truly is; null = what is known of it, without a blur of its own
      */
-    public static function sharpestStop(Rig $known, int $at, int $seed): Judged
+    public static function sharpestStop(Rig $known, ?int $at, ?int $seed): Judged
     {
-        $hidden = HiddenLens::at($known, $at, $seed);
+        $set = Reading::of($known)->markedAperture;
+        if ($at === null || $set === null) {
+            return self::withoutStops();
+        }
+        $hidden = $seed === null ? null : HiddenLens::at($known, $at, $seed);
         $blurs = [];
         foreach ($known->stopsAt($at) as $stop) {
-            $effective = Reading::of(HiddenLens::in($known->with(TravelKind::Aperture, $at, $stop), $seed))->effectiveAperture;
+            $there = $known->with(TravelKind::Aperture, $at, $stop);
+            $effective = Reading::of($seed === null ? $there : HiddenLens::in($there, $seed))->effectiveAperture;
             if ($effective !== null) {
-                $blurs[] = [hypot($hidden->blurMm($stop), self::AIRY_SPREAD * $known->conditions->wavelengthNm * 1e-6 * $effective), $stop];
+                $blurs[] = [hypot($hidden?->blurMm($stop) ?? 0.0, self::AIRY_SPREAD * $known->conditions->wavelengthNm * 1e-6 * $effective), $stop];
             }
         }
-        $set = Reading::of($known)->markedAperture;
-        if ($blurs === [] || $set === null) {
-            return new Judged(false, 'This rig has no stops to choose from.', []);
+        if ($blurs === []) {
+            return self::withoutStops();
         }
         [$least, $best] = min($blurs);
         foreach ($blurs as [$blur, $stop]) {
@@ -84,6 +88,11 @@ enum CameraTask: string
         }
 
         return new Judged(false, $set < $best ? 'At {set:f} its own faults still blur more than need be. It is sharpest at a narrower stop.' : 'At {set:f} diffraction blurs more than need be. It is sharpest at a wider stop.', ['set' => $set]);
+    }
+
+    private static function withoutStops(): Judged
+    {
+        return new Judged(false, 'This rig has no stops to choose from.', []);
     }
 
     /**

@@ -78,6 +78,16 @@ final class CameraTaskTest extends TestCase
         }
     }
 
+    public function test_a_lens_that_is_what_is_known_of_it_is_sharpest_where_diffraction_blurs_least(): void
+    {
+        // Nothing hidden stands before the camera then: nothing of its own blurs, whatever lens some seed would make.
+        $this->isDone(true, CameraTask::sharpestStop(self::rig(60.0, 2.8), 1, null));
+        $narrower = CameraTask::sharpestStop(self::rig(60.0, 8.0), 1, null);
+        $this->isDone(false, $narrower);
+        $this->assertStringContainsString('wider', $narrower->pattern);
+        $this->isDone(false, CameraTask::sharpestStop(self::rig(), null, 7));
+    }
+
     public function test_a_gap_anywhere_in_a_stack_is_found(): void
     {
         $slice = (float) Reading::of(self::rig())->depthOfFieldMm;
