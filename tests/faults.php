@@ -392,7 +392,7 @@ return [
     ['app/Practice/PracticeStore.php', '$row->kit_revision === $kit->revision', '$row->kit_revision > 0', ['app', 'tests/Feature/PracticeApiTest.php', '']],
     ['app/Practice/PracticeStore.php', 'private const COUNTED = 25;', 'private const COUNTED = 26;', ['app', 'tests/Feature/PracticeApiTest.php', '']],
     ['app/Practice/PracticeStore.php', '|| $at->lt($row->handed_at)', '', ['app', 'tests/Feature/PracticeApiTest.php', '']],
-    ['app/Practice/PracticeViews.php', '$kind->asksWhere() ? null : $number', '$kind->asksWhere() && $isAlone ? null : $number', ['app', 'tests/Feature/PracticeApiTest.php', '']],
+    ['app/Practice/PracticeViews.php', '$kind->planeFrom() !== null ? null : $number', '$kind->planeFrom() !== null && $isAlone ? null : $number', ['app', 'tests/Feature/PracticeApiTest.php', '']],
     ['app/Practice/Evenings.php', '$answers[$place] ??= ', '$answers[$place] = ', ['app', 'tests/Feature/EveningApiTest.php', '']],
     ['app/Practice/Evenings.php', 'now()->subDays(self::DAYS)', 'now()->subDays(self::DAYS + 1)', ['app', 'tests/Feature/EveningApiTest.php', '']],
     ['app/Practice/EveningViews.php', '($sheet->answers[$n] ?? null) === null || $made === null ? null', '$made === null ? null', ['app', 'tests/Feature/EveningApiTest.php', '']],

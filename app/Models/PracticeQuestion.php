@@ -7,7 +7,6 @@ namespace App\Models;
 use App\Models\Casts\JsonDocument;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
-use Illuminate\Database\Eloquent\Relations\HasMany;
 use ZincThimble\Core\Practice\QuestionKind;
 
 /**
@@ -25,7 +24,6 @@ use ZincThimble\Core\Practice\QuestionKind;
  * @property ?string $due_on  the day on which it comes back
  * @property \Carbon\CarbonInterface $handed_at
  * @property Kit $kit
- * @property \Illuminate\Database\Eloquent\Collection<int, PracticeAnswer> $answers
  */
 final class PracticeQuestion extends Model
 {
@@ -43,11 +41,5 @@ final class PracticeQuestion extends Model
     public function kit(): BelongsTo
     {
         return $this->belongsTo(Kit::class);
-    }
-
-    /** @return HasMany<PracticeAnswer, $this> */
-    public function answers(): HasMany
-    {
-        return $this->hasMany(PracticeAnswer::class);
     }
 }

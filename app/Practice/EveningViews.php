@@ -12,7 +12,6 @@ use App\Http\Resources\EveningResults;
 use App\Http\Resources\EveningSheet;
 use App\Http\Resources\EveningView;
 use App\Models\PracticeEvening;
-use App\Models\PracticeSheet;
 use ZincThimble\Core\Practice\QuestionKind;
 
 /** A club's evening, for whoever opened it and for whoever follows its link. */
@@ -26,7 +25,7 @@ final class EveningViews
     /** As it is answered: what is true of a question is told once it is. */
     public static function sheet(PracticeEvening $evening, ?string $key): EveningSheet
     {
-        $sheet = $key === null ? null : PracticeSheet::query()->where('practice_evening_id', $evening->id)->where('key_hash', Sharing::hash($key))->first();
+        $sheet = Evenings::sheet($evening, $key);
         $asked = $truths = [];
         foreach ($evening->questions as $n => $question) {
             $asked[] = self::asked($question);
@@ -41,7 +40,7 @@ final class EveningViews
     public static function results(PracticeEvening $evening, ?string $key): EveningResults
     {
         $own = $key === null ? null : Sharing::hash($key);
-        $sheets = PracticeSheet::query()->where('practice_evening_id', $evening->id)->oldest('id')->get();
+        $sheets = $evening->sheets()->get();
         $questions = [];
         foreach ($evening->questions as $n => $question) {
             $made = Evenings::question($evening, $n);

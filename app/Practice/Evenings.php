@@ -9,7 +9,6 @@ use App\Models\Kit;
 use App\Models\PracticeEvening;
 use App\Models\PracticeSheet;
 use App\Models\User;
-use App\Search\KitSearch;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
@@ -26,14 +25,14 @@ final class Evenings
 
     private const MOST_SHEETS = 80;
 
-    public function __construct(private readonly KitSearch $kits)
+    public function __construct(private readonly PracticeStore $practice)
     {
     }
 
     /** @throws ValidationException when there are too many, or the kit has nothing to ask */
     public function open(User $user, Kit $kit, string $title): PracticeEvening
     {
-        $questions = array_map(static fn (Question $question): \stdClass => (object) ['kind' => $question->kind->value, 'name' => $question->name, 'document' => QuestionDocument::of($question)], PracticeStore::questions($this->kits, $kit)->some(PracticeStore::A_DAY));
+        $questions = array_map(static fn (Question $question): \stdClass => (object) ['kind' => $question->kind->value, 'name' => $question->name, 'document' => QuestionDocument::of($question)], $this->practice->questions($kit)->some(PracticeStore::A_DAY));
         if ($questions === []) {
             throw ValidationException::withMessages(['kit' => 'This kit has nothing to ask about yet. It wants a camera, a lens, and a tube, a ring or a close-up lens between or before them.']);
         }
@@ -72,8 +71,8 @@ final class Evenings
     {
         return DB::transaction(static function () use ($evening, $key, $name, $place, $answer): PracticeSheet {
             PracticeEvening::query()->whereKey($evening->id)->lockForUpdate()->firstOrFail();
-            $sheet = PracticeSheet::query()->where('practice_evening_id', $evening->id)->where('key_hash', Sharing::hash($key))->first();
-            if ($sheet === null && PracticeSheet::query()->where('practice_evening_id', $evening->id)->count() >= self::MOST_SHEETS) {
+            $sheet = self::sheet($evening, $key);
+            if ($sheet === null && $evening->sheets()->count() >= self::MOST_SHEETS) {
                 throw ValidationException::withMessages(['key' => self::MOST_SHEETS.' have taken part in this evening, and it has room for no more.']);
             }
             $sheet ??= new PracticeSheet(['practice_evening_id' => $evening->id, 'key_hash' => Sharing::hash($key), 'name' => null, 'answers' => array_fill(0, count($evening->questions), null)]);
@@ -85,6 +84,12 @@ final class Evenings
         });
     }
 
+    /** @return ?PracticeSheet null = nothing was answered with this key */
+    public static function sheet(PracticeEvening $evening, ?string $key): ?PracticeSheet
+    {
+        return $key === null ? null : PracticeSheet::query()->where('practice_evening_id', $evening->id)->where('key_hash', Sharing::hash($key))->first();
+    }
+
     /** @return ?array{guess: float, low: float, high: float} null = it wasn't known, or not answered yet */
     public static function given(PracticeSheet $sheet, int $place): ?array
     {
@@ -94,8 +99,9 @@ final class Evenings
         return $answer === null || ! is_numeric($guess) ? null : ['guess' => (float) $guess, 'low' => (float) ($answer->low ?? $guess), 'high' => (float) ($answer->high ?? $guess)];
     }
 
-    public static function isWhole(PracticeSheet $sheet): bool
+    /** Whether all of it is answered, known or not. */
+    public static function isWhole(?PracticeSheet $sheet): bool
     {
-        return ! in_array(null, $sheet->answers, true);
+        return $sheet !== null && ! in_array(null, $sheet->answers, true);
     }
 }

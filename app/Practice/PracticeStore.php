@@ -46,7 +46,7 @@ final class PracticeStore
             Kit::query()->whereKey($kit->id)->lockForUpdate()->first();
             $made = null;
             $questions = function () use ($kit, $seed, &$made): Questions {
-                return $made ??= self::questions($this->kits, $kit, $seed);
+                return $made ??= $this->questions($kit, $seed);
             };
             $waiting = [];
             foreach ($this->toAsk($kit) as $row) {
@@ -70,9 +70,10 @@ final class PracticeStore
             $missing = self::A_DAY - count($waiting);
             if ($missing > 0) {
                 $asked = PracticeQuestion::query()->where('kit_id', $kit->id)->where(fn ($query) => $query->where('handed_at', '>', now()->subDays(self::NOT_AGAIN_DAYS))->orWhere('is_open', true)->orWhereNotNull('box'))->pluck('name')->all();
-                foreach ($questions()->some($missing, array_values(array_filter($asked, is_string(...))), $this->aims($kit->user_id)) as $question) {
-                    $row = PracticeQuestion::query()->where('kit_id', $kit->id)->where('name', $question->name)->first();
-                    $waiting[] = $this->hand($row ?? new PracticeQuestion(['kit_id' => $kit->id, 'kind' => $question->kind, 'name' => $question->name, 'round' => 0, 'is_open' => true]), $question, $kit);
+                $new = $questions()->some($missing, array_values(array_filter($asked, is_string(...))), $this->aims($kit->user_id));
+                $before = PracticeQuestion::query()->where('kit_id', $kit->id)->where(static fn ($query) => $query->whereIn('name', array_map(static fn (Question $each): string => $each->name, $new)))->get()->keyBy('name');
+                foreach ($new as $question) {
+                    $waiting[] = $this->hand($before[$question->name] ?? new PracticeQuestion(['kit_id' => $kit->id, 'kind' => $question->kind, 'name' => $question->name, 'round' => 0, 'is_open' => true]), $question, $kit);
                 }
             }
 
@@ -80,9 +81,10 @@ final class PracticeStore
         });
     }
 
-    public static function questions(KitSearch $kits, Kit $kit, ?int $seed = null): Questions
+    /** What a kit can ask, as it is now. */
+    public function questions(Kit $kit, ?int $seed = null): Questions
     {
-        return new Questions($kits->kit($kit->loadMissing('parts')), KitSearch::conditions(), $seed ?? random_int(0, 2 ** 31 - 1));
+        return new Questions($this->kits->kit($kit->loadMissing('parts')), KitSearch::conditions(), $seed ?? random_int(0, 2 ** 31 - 1));
     }
 
     /** @return \Illuminate\Database\Eloquent\Collection<int, PracticeQuestion> what comes back today first, then what was handed out and waits */
@@ -151,14 +153,13 @@ final class PracticeStore
     /** @return list<Standing> of every skill */
     public function standings(int $user): array
     {
-        return array_map(static function (Skill $skill) use ($user): Standing {
-            $answers = [];
-            foreach (PracticeAnswer::query()->where('user_id', $user)->where('skill', $skill)->where('error', '>=', 0)->latest('id')->limit(self::COUNTED)->get() as $answer) {
-                $answers[] = ['error' => (float) $answer->error, 'inside' => $answer->inside, 'isWord' => $answer->is_word];
-            }
+        $answers = [];
+        // What wasn't known has no error, and counts in no middle.
+        foreach (DB::select('select skill, error, inside, is_word from (select *, row_number() over (partition by skill order by id desc) as place from practice_answers where user_id = ? and error is not null) as newest where place <= ?', [$user, self::COUNTED]) as $row) {
+            $answers[$row->skill][] = ['error' => (float) $row->error, 'inside' => $row->inside, 'isWord' => $row->is_word];
+        }
 
-            return Standing::of($skill, $answers);
-        }, Skill::cases());
+        return array_map(static fn (Skill $skill): Standing => Standing::of($skill, $answers[$skill->value] ?? []), Skill::cases());
     }
 
     /** @return array<string, float> how hard questions should be, by skill */

@@ -54,15 +54,10 @@ final class PracticeViews
     public static function asked(QuestionKind $kind, \stdClass $document): AskedView
     {
         [$least, $greatest] = $kind->scale();
-        $plane = match (true) {
-            $kind === QuestionKind::FromSensor => 'sensor',
-            $kind->asksWhere() => 'front',
-            default => null,
-        };
 
         return new AskedView(
             kind: $kind, skill: $kind->skill(), pattern: self::text($document->pattern ?? null) ?? '', numbers: self::object($document->numbers ?? null), unit: self::text($document->unit ?? null) ?? '', least: $least, greatest: $greatest,
-            options: array_values(array_filter(is_array($document->options ?? null) ? $document->options : [], is_string(...))), plane: $plane, drawing: self::drawing($kind, $document->drawing ?? null),
+            options: array_values(array_filter(is_array($document->options ?? null) ? $document->options : [], is_string(...))), plane: $kind->planeFrom(), drawing: self::drawing($kind, $document->drawing ?? null),
         );
     }
 
@@ -82,7 +77,7 @@ final class PracticeViews
 
         return new QuestionDrawing(
             $isAlone ? '' : self::text($drawing->camera ?? null) ?? '', self::object($drawing->body ?? null), $drawn, $number($drawing->tipMm ?? null) ?? 0.0,
-            $kind->asksWhere() ? null : $number($drawing->subjectDistanceMm ?? null), $isAlone ? FigureQuestions::BAR_MM : null,
+            $kind->planeFrom() !== null ? null : $number($drawing->subjectDistanceMm ?? null), $isAlone ? FigureQuestions::BAR_MM : null,
         );
     }
 

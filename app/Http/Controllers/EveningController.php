@@ -104,7 +104,7 @@ final class EveningController
     {
         $evening = $this->under($token);
         $key = self::key($request);
-        if ($key === null || in_array(null, EveningViews::sheet($evening, $key)->truths, true)) {
+        if (! Evenings::isWhole(Evenings::sheet($evening, $key))) {
             throw ValidationException::withMessages(['key' => 'What the others answered is told once you have answered all of it.']);
         }
 

@@ -36,12 +36,12 @@ final class AnswerQuestion extends FormRequest
     }
 
     /** @return array<string, list<string>> */
-    public static function figures(string $of = ''): array
+    public static function figures(): array
     {
         return [
-            $of.'guess' => ['nullable', 'numeric:strict', 'between:0,1000000'],
-            $of.'low' => ['nullable', "required_with:{$of}guess", 'numeric:strict', 'between:0,1000000', "lte:{$of}guess"],
-            $of.'high' => ['nullable', "required_with:{$of}guess", 'numeric:strict', 'between:0,1000000', "gte:{$of}guess"],
+            'guess' => ['nullable', 'numeric:strict', 'between:0,1000000'],
+            'low' => ['nullable', 'required_with:guess', 'numeric:strict', 'between:0,1000000', 'lte:guess'],
+            'high' => ['nullable', 'required_with:guess', 'numeric:strict', 'between:0,1000000', 'gte:guess'],
         ];
     }
 

@@ -9,7 +9,7 @@ use OpenApi\Attributes as OA;
 use ZincThimble\Core\Practice\CameraTask;
 
 /** What is to be done before the made-up camera. */
-#[OA\Schema(schema: 'SetTask', required: ['task'], properties: [new OA\Property(property: 'task', type: 'string', enum: ['focus', 'life-size', 'sharpest-stop', 'stack'])])]
+#[OA\Schema(schema: 'SetTask', required: ['task'], properties: [new OA\Property(property: 'task', type: 'string', enum: CameraTask::class)])]
 final class SetTask extends RigRequest
 {
     /** @return array<string, mixed> */

@@ -62,10 +62,14 @@ enum QuestionKind: string
         };
     }
 
-    /** Whether the drawing would tell what is asked for: its plane stands where it is guessed then. */
-    public function asksWhere(): bool
+    /** From where its plane of focus is asked for, `front` or `sensor`: a drawing would tell it. Null = something else is asked for. */
+    public function planeFrom(): ?string
     {
-        return $this === self::RoomLeft || $this === self::TurnedRoom || $this === self::FromSensor || $this === self::GlassFurthest;
+        return match ($this) {
+            self::RoomLeft, self::TurnedRoom, self::GlassFurthest => 'front',
+            self::FromSensor => 'sensor',
+            default => null,
+        };
     }
 
     public function skill(): Skill
