@@ -1,5 +1,6 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { DBSchema } from 'idb';
 import type { Schema } from '../api/client';
+import { opened } from './opened';
 
 /** Everything of an outing that is needed outside, as it was when it was last looked at with a network. */
 export interface Pack {
@@ -95,19 +96,10 @@ interface Store extends DBSchema {
     entries: { key: string; value: Written; indexes: { outing: number } };
 }
 
-let opened: Promise<IDBPDatabase<Store>> | null = null;
-
-const database = (): Promise<IDBPDatabase<Store>> =>
-    (opened ??= openDB<Store>('zinc-thimble-outings', 1, {
-        upgrade(db) {
-            db.createObjectStore('packs');
-            db.createObjectStore('entries', { keyPath: 'id' }).createIndex('outing', 'outing');
-        },
-        blocking: (_, __, event) => {
-            (event.target as IDBDatabase).close();
-            opened = null;
-        },
-    }));
+const database = opened<Store>('zinc-thimble-outings', 1, (db) => {
+    db.createObjectStore('packs');
+    db.createObjectStore('entries', { keyPath: 'id' }).createIndex('outing', 'outing');
+});
 
 export async function keepPack(pack: Pack): Promise<void> {
     await (await database()).put('packs', pack, pack.outing.id);

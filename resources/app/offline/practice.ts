@@ -1,5 +1,6 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { DBSchema } from 'idb';
 import type { Schema } from '../api/client';
+import { opened } from './opened';
 
 /** A day’s questions, as they were handed out when there last was a network. */
 export interface Day {
@@ -24,19 +25,10 @@ interface Store extends DBSchema {
     answers: { key: [number, number, number]; value: Given };
 }
 
-let opened: Promise<IDBPDatabase<Store>> | null = null;
-
-const database = (): Promise<IDBPDatabase<Store>> =>
-    (opened ??= openDB<Store>('zinc-thimble-practice', 1, {
-        upgrade(db) {
-            db.createObjectStore('days');
-            db.createObjectStore('answers', { keyPath: ['person', 'question', 'round'] });
-        },
-        blocking: (_, __, event) => {
-            (event.target as IDBDatabase).close();
-            opened = null;
-        },
-    }));
+const database = opened<Store>('zinc-thimble-practice', 1, (db) => {
+    db.createObjectStore('days');
+    db.createObjectStore('answers', { keyPath: ['person', 'question', 'round'] });
+});
 
 /** One day lies on a device, that of whoever practised there last. */
 export async function keepDay(day: Day): Promise<void> {

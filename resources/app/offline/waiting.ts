@@ -1,5 +1,6 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { DBSchema } from 'idb';
 import type { Step } from '../api/client';
+import { opened } from './opened';
 
 /** A step that was taken while the server was away: kept on this device until it has been sent. */
 export interface WaitingStep {
@@ -18,23 +19,13 @@ interface Store extends DBSchema {
     steps: { key: string; value: WaitingStep; indexes: { rig: [number, number] } };
 }
 
-let opened: Promise<IDBPDatabase<Store>> | null = null;
-
-const database = (): Promise<IDBPDatabase<Store>> =>
-    (opened ??= openDB<Store>('zinc-thimble', 2, {
-        upgrade(db, before, _, transaction) {
-            if (before < 1) db.createObjectStore('steps', { keyPath: 'id' }).createIndex('rig', ['person', 'rig']);
-            const steps = transaction.objectStore('steps');
-            if (before === 1) {
-                void steps.getAll().then((all) => Promise.all(all.map((kept) => steps.put({ ...kept, step: inPresentShape(kept.step) }))));
-            }
-        },
-        // Another window wants a newer shape: let go of this one, and open it again when it is next needed.
-        blocking: (_, __, event) => {
-            (event.target as IDBDatabase).close();
-            opened = null;
-        },
-    }));
+const database = opened<Store>('zinc-thimble', 2, (db, before, _, transaction) => {
+    if (before < 1) db.createObjectStore('steps', { keyPath: 'id' }).createIndex('rig', ['person', 'rig']);
+    const steps = transaction.objectStore('steps');
+    if (before === 1) {
+        void steps.getAll().then((all) => Promise.all(all.map((kept) => steps.put({ ...kept, step: inPresentShape(kept.step) }))));
+    }
+});
 
 /** Steps of one person's rig in the order in which they were taken. */
 export async function waitingSteps(person: number, rig: number): Promise<WaitingStep[]> {

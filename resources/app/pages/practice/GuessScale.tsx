@@ -142,10 +142,10 @@ export function GuessScale({ asked, guess, first, onGuess, truth, units }: Props
                     <rect x={x(low)} y={line - 10} width={Math.max(2, x(high) - x(low))} height={10} fill="var(--brass)" opacity={0.32} />
                 )}
                 <path d={`M${edge} ${line}H${width - edge}`} stroke="var(--ink)" strokeWidth={1.5} />
-                {engraved(asked).map((mark) => (
+                {engraved(asked, isTight).map((mark) => (
                     <g key={mark.value}>
                         <path d={`M${x(mark.value)} ${line}v${mark.label ? 9 : 5}`} stroke="var(--ink)" />
-                        {mark.label && !(isTight && String(mark.value).replace(/[0.]/g, '') !== '1') && (
+                        {mark.label && (
                             <text x={x(mark.value)} y={line + 26} textAnchor="middle" fontSize={13} className="figures" fill="var(--ink)">
                                 {label(mark.value)}
                             </text>

@@ -31,22 +31,17 @@ export function QuestionCard({ asked, truth, line, verdict, busy, onAnswer, onNe
     const { units, letterKeys } = usePreferences();
     const [guess, setGuess] = useState<Guess | null>(null);
     const [word, setWord] = useState<number | null>(null);
-    const [isKnown, setKnown] = useState(true);
     const isWord = asked.options.length > 0;
     const first: Guess = { value: valueAt(asked, 0.5), width: firstWidth(asked) };
     const next = useRef<HTMLButtonElement>(null);
     const title = useRef<HTMLHeadingElement>(null);
     const isTold = truth !== null;
-    const answer = (): Answer | null => {
-        if (isWord) return word === null ? null : { guess: word, low: word, high: word };
-        return guess === null ? null : { guess: guess.value, ...ends(asked, guess) };
-    };
-    const see = (given: Answer) => {
-        setKnown(true);
-        onAnswer(given);
-    };
+    let given: Answer | null = null;
+    if (isWord && word !== null) given = { guess: word, low: word, high: word };
+    if (!isWord && guess !== null) given = { guess: guess.value, ...ends(asked, guess) };
     const pass = () => {
-        setKnown(false);
+        setGuess(null);
+        setWord(null);
         onAnswer(null);
     };
     useEffect(() => {
@@ -54,33 +49,27 @@ export function QuestionCard({ asked, truth, line, verdict, busy, onAnswer, onNe
         else title.current?.focus();
     }, [isTold]);
 
-    // The newest of them, without taking the keys away between two renders.
-    const act = useRef<(event: KeyboardEvent) => void>(() => undefined);
     useEffect(() => {
-        act.current = (event) => {
+        const onKey = (event: KeyboardEvent) => {
             if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || busy || hasOwnKeys(event.target)) return;
             const onButton = event.target instanceof HTMLElement && event.target.closest('button, a') !== null;
+            const place = Number(event.key) - 1;
             if (event.key === 'Enter' && !onButton) {
                 event.preventDefault();
-                const given = answer();
                 if (isTold) onNext();
-                else if (given !== null) see(given);
+                else if (given !== null) onAnswer(given);
             } else if (letterKeys && !isTold && event.key.toLowerCase() === 'd') {
                 event.preventDefault();
                 pass();
-            } else if (letterKeys && !isTold && isWord && Number(event.key) >= 1 && Number(event.key) <= asked.options.length) {
+            } else if (letterKeys && !isTold && asked.options[place] !== undefined) {
                 event.preventDefault();
-                setWord(Number(event.key) - 1);
+                setWord(place);
             }
         };
-    });
-    useEffect(() => {
-        const onKey = (event: KeyboardEvent) => act.current(event);
         document.addEventListener('keydown', onKey);
         return () => document.removeEventListener('keydown', onKey);
-    }, []);
+    });
 
-    const given = answer();
     return (
         <article aria-label={phrase(asked.pattern, asked.numbers, units)}>
             <h1 ref={title} tabIndex={-1} className="max-w-[820px] text-lg leading-snug font-semibold outline-none">
@@ -94,12 +83,7 @@ export function QuestionCard({ asked, truth, line, verdict, busy, onAnswer, onNe
                 {line}
             </p>
             <div className="max-w-[820px] py-2">
-                <QuestionDrawing
-                    asked={asked}
-                    guess={isKnown || !isTold ? (guess?.value ?? null) : null}
-                    truth={truth?.truth ?? null}
-                    units={units}
-                />
+                <QuestionDrawing asked={asked} guess={guess?.value ?? null} truth={truth?.truth ?? null} units={units} />
             </div>
             {isWord ? (
                 <div role="radiogroup" aria-label={say.guess} className="max-w-[620px]">
@@ -126,18 +110,11 @@ export function QuestionCard({ asked, truth, line, verdict, busy, onAnswer, onNe
                     })}
                 </div>
             ) : (
-                <GuessScale
-                    asked={asked}
-                    guess={isKnown || !isTold ? guess : null}
-                    first={first}
-                    onGuess={setGuess}
-                    truth={truth?.truth ?? null}
-                    units={units}
-                />
+                <GuessScale asked={asked} guess={guess} first={first} onGuess={setGuess} truth={truth?.truth ?? null} units={units} />
             )}
             {truth === null ? (
                 <div className="flex gap-2 py-4">
-                    <Button strong disabled={given === null || busy} onClick={() => given && see(given)}>
+                    <Button strong disabled={given === null || busy} onClick={() => given && onAnswer(given)}>
                         {say.see}
                     </Button>
                     <Button disabled={busy} onClick={pass}>

@@ -58,6 +58,9 @@ describe('an answer on its scale', () => {
         const labels = engraved(mm).filter(({ label }) => label);
         expect(labels.map(({ value }) => value)).toEqual([10, 20, 50, 100, 200, 500, 1000]);
         expect(engraved(mm)).toHaveLength(19);
+        const tight = engraved(mm, true);
+        expect(tight).toHaveLength(19);
+        expect(tight.filter(({ label }) => label).map(({ value }) => value)).toEqual([10, 100, 1000]);
         expect(engraved({ unit: 'x', least: 0.02, greatest: 10 })[0]).toEqual({ value: 0.02, label: true });
         expect(engraved(stops).map(({ value }) => value)).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 8]);
     });

@@ -67,8 +67,8 @@ export function stepped(asked: Pick<Asked, 'unit' | 'least' | 'greatest'>, value
     return asked.unit === 'n' && next === value ? kept(asked, value + Math.sign(steps)) : next;
 }
 
-/** What is engraved: 1, 2 and 5 of each decade with their figures, the rest as lines; each stop. */
-export function engraved(asked: Pick<Asked, 'unit' | 'least' | 'greatest'>): { value: number; label: boolean }[] {
+/** What is engraved: 1, 2 and 5 of each decade with their figures, of a tight one 1 alone; the rest as lines; each stop. */
+export function engraved(asked: Pick<Asked, 'unit' | 'least' | 'greatest'>, isTight = false): { value: number; label: boolean }[] {
     const marks: { value: number; label: boolean }[] = [];
     if (isEven(asked)) {
         for (let stop = asked.least; stop <= asked.greatest; stop++) marks.push({ value: stop, label: true });
@@ -78,7 +78,7 @@ export function engraved(asked: Pick<Asked, 'unit' | 'least' | 'greatest'>): { v
         for (let digit = 1; digit <= 9; digit++) {
             const value = Number((digit * 10 ** power).toPrecision(2));
             if (value >= asked.least * 0.9999 && value <= asked.greatest * 1.0001)
-                marks.push({ value, label: digit === 1 || digit === 2 || digit === 5 });
+                marks.push({ value, label: digit === 1 || (!isTight && (digit === 2 || digit === 5)) });
         }
     }
     return marks;
