@@ -177,9 +177,10 @@ test('whoever else uses the device sees and sends nothing of what another wrote 
     await context.setOffline(true);
     await page.getByRole('button', { name: 'Write it down as shot' }).click();
     await expect(state(page)).toHaveText(/1 entry waits/);
-    await context.setOffline(false);
     // Gone without signing out, as from a shared table: the next one opens a demonstration of their own.
+    await page.goto('about:blank');
     await context.clearCookies();
+    await context.setOffline(false);
     const sent: string[] = [];
     page.on('request', (request) => request.method() === 'PUT' && sent.push(request.url()));
     await openDemonstration(page);

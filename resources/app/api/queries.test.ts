@@ -54,7 +54,7 @@ describe('what is asked anew', () => {
     });
 
     test('after a kit has changed: what rests on its parts, and nothing of the account', () => {
-        expect(stale((queries) => kitChanged(queries, undefined))).toEqual([
+        expect(stale((queries) => void kitChanged(queries, undefined))).toEqual([
             'kits',
             'kit',
             'deleted',
@@ -73,7 +73,7 @@ describe('what is asked anew', () => {
     test('a kit that came back with the change is taken as it is', () => {
         const queries = new QueryClient();
         queries.setQueryData([...keys.kit(4)], { id: 4, revision: 6 });
-        kitChanged(queries, kit);
+        void kitChanged(queries, kit);
         expect(queries.getQueryData(keys.kit(4))).toEqual(kit);
         expect(queries.getQueryState(keys.kit(4))?.isInvalidated).toBe(false);
         expect(queries.getQueryData(keys.kit(5))).toBeUndefined();

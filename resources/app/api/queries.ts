@@ -70,10 +70,13 @@ const stale = (queries: QueryClient, ...heads: readonly string[]) => {
     for (const head of heads) void queries.invalidateQueries({ queryKey: [head] });
 };
 
-/** A kit has changed: rigs follow corrections, the tray and the map show the kit. */
-export function kitChanged(queries: QueryClient, kit: KitView | undefined): void {
+/**
+ * A kit has changed: rigs follow corrections, the tray and the map show the kit. Over when the kit that was left is here,
+ * with the revision that an undo is meant for.
+ */
+export async function kitChanged(queries: QueryClient, kit: KitView | undefined): Promise<void> {
     if (kit) queries.setQueryData(keys.kit(kit.id), kit);
-    else stale(queries, 'kit');
+    const here = kit ? undefined : queries.invalidateQueries({ queryKey: ['kit'] });
     stale(
         queries,
         'kits',
@@ -98,6 +101,7 @@ export function kitChanged(queries: QueryClient, kit: KitView | undefined): void
         'blank-entry',
         'ledger',
     );
+    await here;
 }
 
 /** The kit was changed by somebody else meanwhile. */

@@ -21,6 +21,7 @@ export function useKit() {
     const change = useMutation({
         scope: { id: 'kit' },
         mutationFn: async (ask: (kit: number) => Promise<KitView | undefined>) => ask(id ?? 0),
+        // Whoever undoes at once means what this one did: until the kit has been read, nothing else is asked of it.
         onSuccess: (kit) => kitChanged(queries, kit),
         onError: (error) => {
             if (error instanceof Refused && error.status === 409) kitIsOld(queries);

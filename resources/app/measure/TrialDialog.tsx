@@ -108,7 +108,7 @@ export function TrialDialog({ kit, rig, pictures = [], onClose }: Props) {
         api.tryStops(rig, { keep: true, stops: told.stops.map(({ aperture, mtf50, halfWidth }) => ({ aperture, mtf50, halfWidth })) })
             .then((kept) => {
                 setTold(kept);
-                kitChanged(queries, undefined);
+                void kitChanged(queries, undefined);
             })
             .catch((error: unknown) => setTrouble(reasonOf(error)))
             .finally(() => setBusy(false));

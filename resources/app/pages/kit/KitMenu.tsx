@@ -20,7 +20,7 @@ export function KitMenu({ kit }: { kit: KitView }) {
         mutationFn: (name: string) => (asked === 'new' ? api.startKit(name) : api.nameKit(kit.id, name, kit.currency)),
         onSuccess: (changed) => {
             if (asked === 'new') choose(changed.id);
-            kitChanged(queries, changed);
+            void kitChanged(queries, changed);
             setAsked(null);
         },
     });
@@ -29,7 +29,7 @@ export function KitMenu({ kit }: { kit: KitView }) {
         onSuccess: () => {
             const next = kits?.find(({ id }) => id !== kit.id);
             if (next) choose(next.id);
-            kitChanged(queries, undefined);
+            void kitChanged(queries, undefined);
         },
     });
     const submit = (event: SubmitEvent<HTMLFormElement>) => {

@@ -137,7 +137,7 @@ export const LookThrough = memo(function LookThrough({ active, rig, units }: Pro
     };
     const keepShot = async (found: Found) => {
         await shotOf(found, true);
-        kitChanged(queries, undefined);
+        void kitChanged(queries, undefined);
         setSaid(say.shotKept(look.lens ?? ''));
     };
     const whats = (frame: Schema['FrameView'] | null): Found['what'][] =>

@@ -21,7 +21,7 @@ export function MeasureStep({ rig, onClose }: { rig: RigView; onClose: () => voi
         mutationFn: (body: { setting: number; frames: number; movedMm: number }) =>
             api.measureBracketing(rig.id, { revision: rig.revision, ...body }),
         onSuccess: (shots) => {
-            kitChanged(queries, undefined);
+            void kitChanged(queries, undefined);
             queries.setQueryData(keys.shots(rig.id, shots.revision), shots);
             onClose();
         },

@@ -16,7 +16,7 @@ export function ShotDialog({ outing, entry, onClose }: { outing: number; entry: 
     const shot = useMutation({
         mutationFn: () => api.shotOfEntry(outing, entry),
         onSuccess: () => {
-            kitChanged(queries, undefined);
+            void kitChanged(queries, undefined);
             logChanged(queries);
         },
     });

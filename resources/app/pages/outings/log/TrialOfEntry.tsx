@@ -18,7 +18,7 @@ export function TrialOfEntry({ outing, entry, onClose }: { outing: number; entry
     });
     const keep = useMutation({
         mutationFn: () => api.trialOfEntry(outing, entry, true),
-        onSuccess: () => kitChanged(queries, undefined),
+        onSuccess: () => void kitChanged(queries, undefined),
     });
     const trial = keep.data ?? seen.data;
     const error = keep.error ?? seen.error;
