@@ -87,15 +87,10 @@ final class KitStore
             if ($kit->parts()->count() + count($items) > self::MOST_PARTS) {
                 throw ValidationException::withMessages(['parts' => 'A kit holds at most '.number_format(self::MOST_PARTS).' parts.']);
             }
-            $changes = [];
-            foreach ($items as $item) {
-                $row = $this->insert($kit, $item);
-                $added[] = $row;
-                $changes[] = ['part' => $row->id, 'before' => null, 'after' => $row->state()];
-            }
+            $added = $this->insert($kit, $items);
             $this->checkMarriages($kit);
 
-            return $changes;
+            return array_map(static fn (Part $row): array => ['part' => $row->id, 'before' => null, 'after' => $row->state()], $added);
         });
 
         return $added;
@@ -166,26 +161,27 @@ final class KitStore
     public function import(Kit $kit, int $revision, array $items, string $label): Kit
     {
         return $this->step($kit, $label, function (Kit $kit) use ($items): array {
-            $changes = [];
-            $new = 0;
-            foreach ($items as [$item, $match]) {
+            $changes = $new = [];
+            foreach ($items as $at => [$item, $match]) {
                 if ($match instanceof Part) {
                     $row = $this->fresh($match);
                     $before = $row->state();
                     $this->write($row, (object) ['kind' => $row->kind, 'position' => $row->position, 'fields' => (object) (['id' => $row->ref] + $item->fields)]);
+                    $changes[$at] = ['part' => $row->id, 'before' => $before, 'after' => $row->state()];
                 } else {
-                    $before = null;
-                    $row = $this->insert($kit, $item);
-                    $new++;
+                    $new[$at] = $item;
                 }
-                $changes[] = ['part' => $row->id, 'before' => $before, 'after' => $row->state()];
             }
-            if ($new > 0 && $kit->parts()->count() > self::MOST_PARTS) {
+            foreach (array_combine(array_keys($new), $this->insert($kit, array_values($new))) as $at => $row) {
+                $changes[$at] = ['part' => $row->id, 'before' => null, 'after' => $row->state()];
+            }
+            ksort($changes);
+            if ($new !== [] && $kit->parts()->count() > self::MOST_PARTS) {
                 throw ValidationException::withMessages(['text' => 'A kit holds at most '.number_format(self::MOST_PARTS).' parts.']);
             }
             $this->checkMarriages($kit);
 
-            return $changes;
+            return array_values($changes);
         }, $revision);
     }
 
@@ -283,19 +279,42 @@ final class KitStore
         return $row;
     }
 
-    private function insert(Kit $kit, KitItem $item): Part
+    /**
+     * New rows behind the others, each under a short name that no part of the kit has or had. As few questions for two thousand as for one:
+     * the kit is locked, so what is free now stays so.
+     *
+     * @param  list<KitItem>  $items
+     * @return list<Part> in the order of the items
+     */
+    private function insert(Kit $kit, array $items): array
     {
-        $fields = $item->fields;
-        $ref = is_string($fields['id'] ?? null) && $fields['id'] !== '' ? $fields['id'] : null;
-        if ($ref === null || Part::withTrashed()->where('kit_id', $kit->id)->where('ref', $ref)->exists()) {
-            $ref = $this->freeRef($kit, is_string($fields['name'] ?? null) ? $fields['name'] : $item->kind->value);
+        if ($items === []) {
+            return [];
         }
         $last = Part::withTrashed()->where('kit_id', $kit->id)->max('position');
-        $row = new Part(Part::columns(new KitItem($item->kind, ['id' => $ref] + $fields), (is_int($last) ? $last : -1) + 1));
-        $row->kit_id = $kit->id;
-        $row->save();
+        $position = is_int($last) ? $last : -1;
+        $taken = array_fill_keys(Part::withTrashed()->where('kit_id', $kit->id)->pluck('ref')->all(), true);
+        $rows = $refs = [];
+        foreach ($items as $item) {
+            $fields = $item->fields;
+            $ref = is_string($fields['id'] ?? null) && $fields['id'] !== '' ? $fields['id'] : null;
+            if ($ref === null || isset($taken[$ref])) {
+                $ref = self::freeRef($taken, is_string($fields['name'] ?? null) ? $fields['name'] : $item->kind->value);
+            }
+            $taken[$ref] = true;
+            $refs[] = $ref;
+            $row = new Part(Part::columns(new KitItem($item->kind, ['id' => $ref] + $fields), ++$position));
+            $row->kit_id = $kit->id;
+            $row->updateTimestamps();
+            $rows[] = $row->getAttributes();
+        }
+        // A statement carries 65,535 values at most.
+        foreach (array_chunk($rows, 500) as $some) {
+            Part::query()->insert($some);
+        }
+        $added = Part::query()->where('kit_id', $kit->id)->where('position', '>', $position - count($items))->get()->keyBy('ref');
 
-        return $row->refresh();
+        return array_map(static fn (string $ref): Part => $added[$ref] ?? throw new \LogicException('A part that was put in is not there.'), $refs);
     }
 
     private function write(Part $row, \stdClass $state): void
@@ -320,12 +339,12 @@ final class KitStore
         }
     }
 
-    private function freeRef(Kit $kit, string $name): string
+    /** @param  array<array-key, true>  $taken */
+    private static function freeRef(array $taken, string $name): string
     {
         $base = Str::limit(Str::slug($name) ?: 'part', 60, '');
-        $taken = Part::withTrashed()->where('kit_id', $kit->id)->where('ref', 'like', str_replace(['%', '_'], ['\%', '\_'], $base).'%')->pluck('ref')->all();
         $ref = $base;
-        for ($n = 2; in_array($ref, $taken, true); $n++) {
+        for ($n = 2; isset($taken[$ref]); $n++) {
             $ref = $base.'-'.$n;
         }
 

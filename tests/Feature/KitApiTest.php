@@ -8,6 +8,7 @@ use App\Kit\KitStore;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Models\User;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
@@ -186,6 +187,34 @@ final class KitApiTest extends TestCase
         $this->putJson($this->at('import'), ['text' => $csv, 'as' => 'csv', 'revision' => $seen['revision']])->assertStatus(409);
         $undone = $this->postJson($this->at('undo'), ['revision' => $taken['revision']])->assertOk()->json();
         $this->assertCount(41, $undone['parts']);
+    }
+
+    public function test_five_hundred_parts_come_in_with_a_few_questions_each_under_a_name_of_its_own(): void
+    {
+        $this->deleteJson($this->at('parts/'.$this->part('Tube 9')->id.'?anyway=1'))->assertNoContent();
+        $lines = ['kind,id,name,rear,front,lengthMm', 'tube,tube-9,Tube 9,larch,larch,9.5', 'tube,tube-15,Tube 15,larch,larch,99', 'tube,mine,Spacer,larch,larch,4', 'tube,mine-2,Spacer,larch,larch,5'];
+        for ($n = 4; $n < 500; $n++) {
+            $lines[] = 'tube,,'.($n % 2 === 0 ? 'Spacer' : 'Ring '.$n).',larch,larch,'.$n;
+        }
+        $text = implode("\n", $lines)."\n";
+        $last = (int) Part::withTrashed()->where('kit_id', $this->kit->id)->max('position');
+        $known = Part::withTrashed()->where('kit_id', $this->kit->id)->pluck('id')->all();
+        $questions = 0;
+        DB::listen(function () use (&$questions): void {
+            $questions++;
+        });
+        $this->putJson($this->at('import'), ['text' => $text, 'as' => 'csv', 'revision' => $this->kit->refresh()->revision])->assertOk()->assertJsonPath('history.undo', 'take in 500 parts from a file');
+        $this->assertLessThanOrEqual(30, $questions);
+        $new = Part::query()->where('kit_id', $this->kit->id)->whereNotIn('id', $known)->orderBy('position')->get();
+        // One replaces the tube of its short name; what was taken out keeps its own.
+        $this->assertSame(99, $this->part('Tube 15')->document->lengthMm);
+        $this->assertSame(range($last + 1, $last + 499), $new->pluck('position')->all());
+        $this->assertSame(['tube-9-2', 'mine', 'mine-2', 'spacer', 'ring-5', 'spacer-2', 'ring-7', 'spacer-3'], $new->take(8)->pluck('ref')->all());
+        $this->assertSame([9.5, 4, 5, 4, 5, 6, 7, 8], $new->take(8)->map(static fn (Part $part): mixed => $part->document->lengthMm)->all());
+        $this->assertCount(499, $new->pluck('ref')->unique());
+        $this->assertSame([1, 1, 499, 'ring-499', 499.0], [$new[498]?->version, $new[498]?->count, $new[498]?->document->lengthMm, $new[498]?->document->id, (float) $new[498]?->getAttribute('length_mm')]);
+        $this->assertNotNull($new[498]?->created_at);
+        $this->postJson($this->at('undo'), ['revision' => $this->kit->refresh()->revision])->assertOk()->assertJsonCount(40, 'parts');
     }
 
     public function test_a_file_with_one_fault_changes_nothing_and_names_line_and_column(): void
