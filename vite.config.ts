@@ -6,7 +6,7 @@ import { defineConfig } from 'vite';
 
 export default defineConfig({
     plugins: [
-        laravel({ input: ['resources/app/app/main.css', 'resources/app/app/main.tsx'], refresh: false }),
+        laravel({ input: ['resources/app/app/main.css', 'resources/app/app/early.ts', 'resources/app/app/main.tsx'], refresh: false }),
         react(),
         tailwindcss(),
         // What an outing and a day's questions need without a network: all that is built, and their pages. Nothing else is kept.

@@ -8,7 +8,10 @@
     <title>Zinc Thimble</title>
     <link rel="icon" href="/thimble.svg" type="image/svg+xml">
     <link rel="manifest" href="/build/manifest.webmanifest">
-    @vite(['resources/app/app/main.css', 'resources/app/app/main.tsx'])
+    @foreach (['archivo/files/archivo-latin-wdth-normal', 'spline-sans-mono/files/spline-sans-mono-latin-wght-normal'] as $font)
+    <link rel="preload" as="font" type="font/woff2" href="{{ Vite::asset('node_modules/@fontsource-variable/'.$font.'.woff2') }}" crossorigin>
+    @endforeach
+    @vite(['resources/app/app/main.css', 'resources/app/app/early.ts', 'resources/app/app/main.tsx'])
 </head>
 <body>
     <div id="application"></div>

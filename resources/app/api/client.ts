@@ -1,5 +1,6 @@
 import createClient from 'openapi-fetch';
 import { strings } from '../strings/index';
+import { answerTo } from './early';
 import type { components, paths } from './generated/schema';
 
 export type Schema = components['schemas'];
@@ -57,7 +58,7 @@ function fieldsOf(error: object): Record<string, string> {
     return fields;
 }
 
-const client = createClient<paths>({ baseUrl: '/api', headers: { Accept: 'application/json' } });
+const client = createClient<paths>({ baseUrl: '/api', headers: { Accept: 'application/json' }, fetch: answerTo });
 
 client.use({
     onRequest({ request }) {

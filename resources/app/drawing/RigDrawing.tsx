@@ -1,10 +1,10 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
-import { useId, useLayoutEffect, useRef, useState, type ReactNode, type Ref } from 'react';
+import { memo, useId, useLayoutEffect, useMemo, useRef, useState, type Ref } from 'react';
 import type { Schema } from '../api/client';
 import { digits, length, type Units } from '../ui/figures';
 import { strings } from '../strings/index';
 import { crosses, outlines } from './clear';
-import { frameOf, type Frame } from './frame';
+import { framed, frameOf, type Frame } from './frame';
 import { moved, placeOf } from './movement';
 import { CameraShape, PartShape } from './shapes';
 import { FlashPlace, type PlannedFlash } from './FlashPlace';
@@ -52,14 +52,19 @@ export type Pointed =
 export const jointItem = (index: number) => 2 * index + 1;
 export const partItem = (index: number) => 2 * index + 2;
 
+/** A window narrower than this is scrolled, px. */
+const narrowest = 560;
+
 export function RigDrawing(props: Props) {
     const box = useRef<HTMLDivElement>(null);
-    const [size, setSize] = useState({ width: 830, height: 390 });
+    const [size, setSize] = useState({ width: 830, height: 390, isWhole: true });
     useLayoutEffect(() => {
         const element = box.current;
         if (!element) return;
         const watch = new ResizeObserver(([entry]) => {
-            if (entry) setSize({ width: Math.max(560, entry.contentRect.width), height: entry.contentRect.height });
+            if (!entry) return;
+            const { width, height } = entry.contentRect;
+            setSize({ width: Math.max(narrowest, width), height, isWhole: width >= narrowest - 1 });
         });
         watch.observe(element);
         return () => watch.disconnect();
@@ -67,14 +72,15 @@ export function RigDrawing(props: Props) {
     const { drawing, tipMm, reachMm, zoom = 1 } = props;
     const width = size.width * zoom;
     const height = size.height * (zoom > 1 ? 1 + (zoom - 1) * 0.7 : 1);
-    const frame = frameOf(drawing, width, height, tipMm, reachMm);
+    // While a part is moved the frame stays, and with it all that is drawn from nothing else.
+    const asked = framed(drawing, width, height, tipMm, reachMm);
+    const frame = useMemo(() => frameOf(drawing, width, height, tipMm, reachMm), [asked]); // eslint-disable-line react-hooks/exhaustive-deps -- all that it comes from is in its words
     const { onLaidOut } = props;
     const centres = drawing.parts.map((part) => Math.round(frame.x((part.rearMm + part.frontMm) / 2)));
-    const laidOut = `${size.width} ${centres.join(' ')}`;
+    const laidOut = `${size.width} ${String(size.isWhole)} ${centres.join(' ')}`;
     useLayoutEffect(() => {
         // Where the drawing is wider than its window and scrolls, nothing can stand under it.
-        const whole = (box.current?.clientWidth ?? 0) >= size.width - 1;
-        onLaidOut?.(new Map(drawing.parts.map((part, at) => [part.index, centres[at] ?? 0])), whole ? size.width : 0);
+        onLaidOut?.(new Map(drawing.parts.map((part, at) => [part.index, centres[at] ?? 0])), size.isWhole ? size.width : 0);
         // eslint-disable-next-line react-hooks/exhaustive-deps -- when the places change, not each time they are worked out
     }, [laidOut, onLaidOut]);
     return (
@@ -109,7 +115,7 @@ function Sheet({
     flash = null,
     subject = null,
 }: Props & { frame: Frame }) {
-    const { x, y } = frame;
+    const { x } = frame;
     const hatch = useId();
     return (
         <>
@@ -126,25 +132,17 @@ function Sheet({
                 strokeDasharray="10 3 2 3"
             />
             <g onClick={() => onSelect(0)} className="cursor-pointer" opacity={1}>
-                <CameraShape camera={drawing.camera} sensorMm={drawing.sensorMm} frame={frame} />
+                <Camera camera={drawing.camera} sensorMm={drawing.sensorMm} frame={frame} />
             </g>
             {drawing.parts.map((part) => (
-                <DraggedPart
+                <DrawnPart
                     key={part.index}
-                    index={part.index}
+                    part={part}
+                    frame={frame}
                     transform={placeOf(drawing.movement, part.index, frame)}
-                    onSelect={() => onSelect(partItem(part.index))}
-                >
-                    <PartShape part={part} frame={frame} />
-                    {selected === partItem(part.index) && (
-                        <path
-                            d={`M${x(part.rearMm)} ${y(part.outerMm / 2) - 5}V${y(part.outerMm / 2) - 9}H${x(part.frontMm)}V${y(part.outerMm / 2) - 5}`}
-                            fill="none"
-                            stroke="var(--brass)"
-                            strokeWidth={2.4}
-                        />
-                    )}
-                </DraggedPart>
+                    isSelected={selected === partItem(part.index)}
+                    onSelect={onSelect}
+                />
             ))}
             <Slice drawing={drawing} frame={frame} nearMm={nearMm} farMm={farMm} strong={pointed === 'depthOfFieldMm'} />
             {subject && <SubjectShape drawing={drawing} frame={frame} subject={subject} />}
@@ -168,33 +166,42 @@ function Sheet({
     );
 }
 
-/** A part that can be chosen, or taken along the axis by the hand. */
-function DraggedPart({
-    index,
-    transform,
-    onSelect,
-    children,
-}: {
-    index: number;
+const Camera = memo(CameraShape);
+
+interface DrawnPartProps {
+    part: Drawing['parts'][number];
+    frame: Frame;
     transform: string | undefined;
-    onSelect: () => void;
-    children: ReactNode;
-}) {
-    const { setNodeRef, listeners, isDragging } = useDraggable({ id: `drawn-${index}`, data: { index } });
+    isSelected: boolean;
+    onSelect: (item: number) => void;
+}
+
+/** A part that can be chosen, or taken along the axis by the hand. Drawn again when it moves. */
+const DrawnPart = memo(function DrawnPart({ part, frame, transform, isSelected, onSelect }: DrawnPartProps) {
+    const { setNodeRef, listeners, isDragging } = useDraggable({ id: `drawn-${part.index}`, data: { index: part.index } });
+    const { x, y } = frame;
     return (
         // What is dragged is asked only for its index on the screen, which every element knows.
         <g
             ref={(node) => setNodeRef(node as unknown as HTMLElement | null)}
             {...listeners}
-            onClick={onSelect}
+            onClick={() => onSelect(partItem(part.index))}
             className="cursor-pointer"
             opacity={isDragging ? 0.4 : 1}
             transform={transform}
         >
-            {children}
+            <PartShape part={part} frame={frame} />
+            {isSelected && (
+                <path
+                    d={`M${x(part.rearMm)} ${y(part.outerMm / 2) - 5}V${y(part.outerMm / 2) - 9}H${x(part.frontMm)}V${y(part.outerMm / 2) - 5}`}
+                    fill="none"
+                    stroke="var(--brass)"
+                    strokeWidth={2.4}
+                />
+            )}
         </g>
     );
-}
+});
 
 /** Where the rig's entrance pupil stands on the axis: what perspective is seen from. */
 function EntrancePupil({ drawing, frame }: { drawing: Drawing; frame: Frame }) {
@@ -264,7 +271,7 @@ function PointedAt({
 }
 
 /** The millimetre rule, numbered from the sensor, under the rig. */
-function Rule({ frame, units }: { frame: Frame; units: Units }) {
+const Rule = memo(function Rule({ frame, units }: { frame: Frame; units: Units }) {
     const unit = units === 'mm' ? 1 : 25.4;
     const steps = units === 'mm' ? [1, 2, 5, 10, 20, 50, 100, 200] : [1 / 16, 1 / 8, 1 / 4, 1 / 2, 1, 2, 5, 10];
     const minor = (steps.find((step) => step * unit * frame.scale >= 6) ?? 200) * unit;
@@ -296,7 +303,7 @@ function Rule({ frame, units }: { frame: Frame; units: Units }) {
             ))}
         </g>
     );
-}
+});
 
 /** The light cone to the middle of the frame, and the ray from its corner. */
 function Light({ drawing, frame }: { drawing: Drawing; frame: Frame }) {

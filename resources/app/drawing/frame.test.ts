@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { Schema } from '../api/client';
-import { frameOf } from './frame';
+import { framed, frameOf } from './frame';
 import { commonScale, rigOutline } from './rigOutline';
 
 describe('outlines and frames are to scale', () => {
@@ -46,5 +46,45 @@ describe('outlines and frames are to scale', () => {
         expect(far.subjectX).not.toBeNull();
         expect(far.scale).toBeGreaterThan(near.scale * 0.5);
         expect(frameOf(drawing, 900, 400, 120, null).broken).toBe(true);
+    });
+
+    test('the words of a frame tell apart all that makes another one, and nothing else', () => {
+        const drawing = {
+            camera: { backMm: -28, frontMm: 44.5, heightMm: 80 },
+            tipDiameterMm: 60,
+            tipMm: 120,
+            parts: [
+                { kind: 'bellows', rearMm: 44.5, frontMm: 94.5, outerMm: 90 },
+                { kind: 'lens', rearMm: 94.5, frontMm: 120, outerMm: 60 },
+            ],
+        } as unknown as Schema['DrawingView'];
+        const { camera, parts } = drawing;
+        const [bellows, lens] = parts as [Schema['DrawingPart'], Schema['DrawingPart']];
+        const words = framed(drawing, 900, 400, 220, 300);
+        const others = [
+            framed({ ...drawing, camera: { ...camera, backMm: -30 } }, 900, 400, 220, 300),
+            framed({ ...drawing, camera: { ...camera, heightMm: 90 } }, 900, 400, 220, 300),
+            framed({ ...drawing, tipDiameterMm: 61 }, 900, 400, 220, 300),
+            framed({ ...drawing, parts: [{ ...bellows, outerMm: 91 }, lens] }, 900, 400, 220, 300),
+            framed({ ...drawing, parts: [{ ...bellows, kind: 'tube' }, lens] }, 900, 400, 220, 300),
+            framed({ ...drawing, parts: [bellows] }, 900, 400, 220, 300),
+            framed(drawing, 901, 400, 220, 300),
+            framed(drawing, 900, 401, 220, 300),
+            framed(drawing, 900, 400, 221, 300),
+            framed(drawing, 900, 400, 220, 301),
+            framed(drawing, 900, 400, 220, null),
+        ];
+        expect(new Set([words, ...others]).size).toBe(others.length + 1);
+        const drawn = {
+            ...drawing,
+            tipMm: 200,
+            parts: [
+                { ...bellows, frontMm: 174.5 },
+                { ...lens, rearMm: 174.5, frontMm: 200 },
+            ],
+        };
+        expect(framed(drawn, 900, 400, 220, 300)).toBe(words);
+        const [one, other] = [frameOf(drawing, 900, 400, 220, 300), frameOf(drawn, 900, 400, 220, 300)];
+        expect([other.x(50), other.y(20), other.scale, other.ruleY]).toEqual([one.x(50), one.y(20), one.scale, one.ruleY]);
     });
 });

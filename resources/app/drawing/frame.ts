@@ -22,6 +22,21 @@ const side = 18;
 const labels = 44;
 const foot = 40;
 
+/** All that a frame comes from, in words: as long as these stay, the frame does. */
+export function framed(drawing: Drawing, width: number, height: number, tipMm: number, subjectMm: number | null): string {
+    const { camera, tipDiameterMm, parts } = drawing;
+    return [
+        width,
+        height,
+        tipMm,
+        subjectMm,
+        camera.backMm,
+        camera.heightMm,
+        tipDiameterMm,
+        ...parts.map((part) => `${part.kind}${part.outerMm}`),
+    ].join(' ');
+}
+
 /**
  * Fits a rig into the drawing. A subject further off than the rig is long (and a half) breaks the axis.
  *

@@ -1,4 +1,5 @@
 import { Popover } from 'radix-ui';
+import { memo } from 'react';
 import { Link } from 'react-router';
 import type { RigView } from '../api/client';
 import { digits, fNumber, length, lengthDigits, magnification, mass, ratio, stops, type Units } from '../ui/figures';
@@ -29,7 +30,7 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
     const say = strings.readings;
     const get = shown.reading;
     const mm = (value: number | null) => (value === null ? say.infinite : lengthDigits(value, units));
-    const tellLength = (value: number) => shortLength(value, units);
+    const tellLength = tellShort[units];
     const per = units === 'in' ? 25.4 : 1;
     const m = get('magnification');
     const subject = get('subjectDistanceMm');
@@ -138,7 +139,7 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
                 unit="µm"
                 least={rig.range.detailMm.least}
                 greatest={rig.range.detailMm.greatest}
-                tell={(value) => short(value * 1000)}
+                tell={shortMicrons}
                 doubt={doubt('detailMm')}
                 {...point('detailMm')}
             />
@@ -151,13 +152,13 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
 }
 
 /** A reading's name: what it means, and how it comes about for this rig where that is somebody's. */
-function Asked({ rig, term, name, reading }: { rig: RigView; term: Term; name: string; reading: Derived }) {
+const Asked = memo(function Asked({ rig, term, name, reading }: { rig: RigView; term: Term; name: string; reading: Derived }) {
     return (
         <Term of={term} wide={rig.id > 0} more={rig.id > 0 ? () => <Derivation rig={rig} reading={reading} /> : undefined}>
             {name}
         </Term>
     );
-}
+});
 
 /** On a small screen these two stay in sight while anything moves. */
 export function TwoFigures({ shown, units }: { shown: DisplayedReadings; units: Units }) {
@@ -193,9 +194,13 @@ function short(value: number): string {
     return value >= 1 || value === 0 ? digits(value) : digits(value).replace(/^0/, '');
 }
 
-function shortLength(mm: number, units: Units): string {
-    return units === 'mm' ? short(mm) : lengthDigits(mm, units).replace(/^0\./, '.');
-}
+const shortMicrons = (mm: number) => short(mm * 1000);
+
+/** The same function each time: a scale is engraved anew only when what it says changes. */
+const tellShort: Record<Units, (mm: number) => string> = {
+    mm: short,
+    in: (mm) => lengthDigits(mm, 'in').replace(/^0\./, '.'),
+};
 
 /** Focus range and infinity on a strip of their own, from the sensor. */
 function FocusStrip({ rig, shown, units, point }: Props & { point: (reading: Pointed) => object }) {
@@ -232,7 +237,7 @@ function FocusStrip({ rig, shown, units, point }: Props & { point: (reading: Poi
             least={least}
             greatest={greatest}
             halfWidth={shown.halfWidth('subjectDistanceMm')}
-            tell={(value) => shortLength(value, units)}
+            tell={tellShort[units]}
             per={units === 'in' ? 25.4 : 1}
             {...point('subjectDistanceMm')}
         />
@@ -298,26 +303,32 @@ function AllReadings({ rig, shown, units }: Props) {
     );
 }
 
-/** The wave mark of a figure that rests on an assumption: which, and how to settle it. */
+/** A half-width as its figure is told, long and brief. */
+function toldHalf(name: ReadingName, half: number, units: Units): { said: string; brief: string } {
+    if (name === 'magnification') return { said: magnification(half), brief: digits(half) };
+    if (name === 'effectiveAperture') return { said: digits(half), brief: digits(half) };
+    if (name === 'detailMm') return { said: `${digits(half * 1000)} µm`, brief: digits(half * 1000) };
+    return { said: length(half, units), brief: lengthDigits(half, units) };
+}
+
+/** The wave mark of a figure that rests on an assumption, where it is wide enough to be told. */
 function Doubt({ rig, name, halfWidth, units }: { rig: RigView; name: ReadingName; halfWidth: number | null; units: Units }) {
     const doubt = rig.doubts.find((each) => each.reading === name);
     const value = rig.readings[name];
     if (!doubt || halfWidth === null || (value !== null && halfWidth < Math.abs(value) * 0.005)) return null;
-    const tellHalf = (half: number) =>
-        name === 'magnification'
-            ? magnification(half)
-            : name === 'effectiveAperture'
-              ? digits(half)
-              : name === 'detailMm'
-                ? `${digits(half * 1000)} µm`
-                : length(half, units);
-    const said = tellHalf(halfWidth);
-    const brief =
-        name === 'detailMm'
-            ? digits(halfWidth * 1000)
-            : name === 'magnification' || name === 'effectiveAperture'
-              ? digits(halfWidth)
-              : lengthDigits(halfWidth, units);
+    return <Mark doubt={doubt} name={name} units={units} {...toldHalf(name, halfWidth, units)} />;
+}
+
+interface MarkProps {
+    doubt: RigView['doubts'][number];
+    name: ReadingName;
+    units: Units;
+    said: string;
+    brief: string;
+}
+
+/** The mark itself: which assumption, and how to settle it. */
+const Mark = memo(function Mark({ doubt, name, units, said, brief }: MarkProps) {
     return (
         <Popover.Root>
             <Popover.Trigger
@@ -345,7 +356,11 @@ function Doubt({ rig, name, halfWidth, units }: { rig: RigView; name: ReadingNam
                     <p className="mt-1">
                         {doubt.settle === null || doubt.after === null
                             ? strings.readings.unsettled
-                            : strings.readings.settles(doubt.settle, tellHalf(doubt.halfWidth), tellHalf(doubt.after))}
+                            : strings.readings.settles(
+                                  doubt.settle,
+                                  toldHalf(name, doubt.halfWidth, units).said,
+                                  toldHalf(name, doubt.after, units).said,
+                              )}
                     </p>
                     {doubt.shot && (
                         <Link
@@ -359,4 +374,4 @@ function Doubt({ rig, name, halfWidth, units }: { rig: RigView; name: ReadingNam
             </Popover.Portal>
         </Popover.Root>
     );
-}
+});

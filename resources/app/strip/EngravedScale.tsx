@@ -1,4 +1,4 @@
-import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { memo, useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import type { TravelView } from '../api/client';
 import { useWidth } from '../ui/useWidth';
 import { written } from './engraved';
@@ -22,6 +22,33 @@ interface Props {
 /** A finger's width. */
 const height = 44;
 
+/** Where a value stands between the ends of its scale: aperture rings are engraved evenly by stops, everything else by its own measure. */
+const shareOf = (travel: TravelView, value: number) =>
+    travel.kind === 'aperture'
+        ? Math.log2(value / travel.least) / Math.log2(travel.greatest / travel.least)
+        : (value - travel.least) / (travel.greatest - travel.least || 1);
+
+/** What is engraved: as long as the ring stays as wide, nothing of it moves. */
+const Engraving = memo(function Engraving({ travel, width }: { travel: TravelView; width: number }) {
+    const shares = travel.marks.map((mark) => shareOf(travel, mark.at));
+    const shown = written(travel.marks, shares, width);
+    return (
+        <>
+            <rect y={14} width="100%" height={6} fill="var(--brass)" opacity={0.3} />
+            {travel.marks.map((mark, at) => (
+                <svg key={`${mark.at}-${mark.text}`} x={`${(shares[at] ?? 0) * 100}%`} className="overflow-visible">
+                    <path d={mark.text === '' ? 'M0 14V20' : 'M0 12V22'} stroke="var(--brass)" />
+                    {shown.has(at) && (
+                        <text y={34} fontSize={10} textAnchor="middle" fill="var(--brass)">
+                            {mark.text}
+                        </text>
+                    )}
+                </svg>
+            ))}
+        </>
+    );
+});
+
 /** A control as it is engraved on the part: a scale with a brass pointer, moved by hand, keys or a click. */
 export function EngravedScale({ travel, label, row, said, busy, onReach, onTake, onMove, onLeave, onType }: Props) {
     const track = useRef<SVGSVGElement>(null);
@@ -33,17 +60,15 @@ export function EngravedScale({ travel, label, row, said, busy, onReach, onTake,
     }, [row]);
     const width = useWidth(track, 138);
     const stops = travel.kind === 'aperture';
-    const span = travel.greatest - travel.least || 1;
-    // Aperture rings are engraved evenly by stops; everything else by its own measure.
-    const share = (value: number) =>
-        stops ? Math.log2(value / travel.least) / Math.log2(travel.greatest / travel.least) : (value - travel.least) / span;
+    const share = (value: number) => shareOf(travel, value);
     const last = travel.positions.length - 1;
     const position = travel.positions[row] ?? travel.value;
 
+    // Measured when it is taken hold of: while the hand moves, nothing else does.
+    const box = useRef<DOMRect | null>(null);
     const rowAt = (clientX: number): number => {
-        const box = track.current?.getBoundingClientRect();
-        if (!box) return row;
-        const wanted = Math.max(0, Math.min(1, (clientX - box.left - 10) / (box.width - 20)));
+        if (!box.current) return row;
+        const wanted = Math.max(0, Math.min(1, (clientX - box.current.left - 10) / (box.current.width - 20)));
         let best = 0;
         travel.positions.forEach((value, i) => {
             if (Math.abs(share(value) - wanted) < Math.abs(share(travel.positions[best] ?? 0) - wanted)) best = i;
@@ -53,6 +78,7 @@ export function EngravedScale({ travel, label, row, said, busy, onReach, onTake,
 
     const onPointerDown = (event: PointerEvent<SVGSVGElement>) => {
         event.currentTarget.setPointerCapture(event.pointerId);
+        box.current = event.currentTarget.getBoundingClientRect();
         dragging.current = true;
         onTake();
         onMove(rowAt(event.clientX));
@@ -89,11 +115,6 @@ export function EngravedScale({ travel, label, row, said, busy, onReach, onTake,
         onMove(wanted);
     };
 
-    const shown = written(
-        travel.marks,
-        travel.marks.map((mark) => share(mark.at)),
-        width - 20,
-    );
     return (
         <div>
             <div className="flex items-baseline justify-between gap-2 text-xs">
@@ -133,17 +154,7 @@ export function EngravedScale({ travel, label, row, said, busy, onReach, onTake,
                     className="figures overflow-visible"
                     style={{ width: 'calc(100% - 20px)' }}
                 >
-                    <rect y={14} width="100%" height={6} fill="var(--brass)" opacity={0.3} />
-                    {travel.marks.map((mark, at) => (
-                        <svg key={`${mark.at}-${mark.text}`} x={`${share(mark.at) * 100}%`} className="overflow-visible">
-                            <path d={mark.text === '' ? 'M0 14V20' : 'M0 12V22'} stroke="var(--brass)" />
-                            {shown.has(at) && (
-                                <text y={34} fontSize={10} textAnchor="middle" fill="var(--brass)">
-                                    {mark.text}
-                                </text>
-                            )}
-                        </svg>
-                    ))}
+                    <Engraving travel={travel} width={width - 20} />
                     <svg x={`${share(position) * 100}%`} className="overflow-visible">
                         <path d="M-6 2H6V9L0 16L-6 9Z" fill="var(--brass)" />
                     </svg>

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { placeOn, reachOn, spreadOn, ticksOn, width, type Mark, type Reach, type Window } from './scale';
 
 interface Props {
@@ -12,6 +13,31 @@ interface Props {
 }
 
 const bar = 6;
+
+/** The line and its graduations: they stay while what stands on them moves. */
+const Graduation = memo(function Graduation({
+    from,
+    to,
+    line,
+    tell,
+    per,
+}: Required<Pick<Props, 'tell' | 'per'>> & { from: number; to: number; line: number }) {
+    return (
+        <>
+            <path d={`M6 ${line}H${width - 6}`} stroke="var(--ink)" />
+            {ticksOn([from, to], per).map(({ at, x, long, told }) => (
+                <g key={at} transform={`translate(${x} ${line - 18.5})`}>
+                    <path d={`M0 18V${long ? 25 : 22}`} stroke={long ? 'var(--ink)' : 'var(--soft)'} strokeWidth={long ? 1 : 0.7} />
+                    {told && (
+                        <text y={35} fontSize={10} textAnchor="middle" fill="var(--soft)">
+                            {tell(at)}
+                        </text>
+                    )}
+                </g>
+            ))}
+        </>
+    );
+});
 
 /** A logarithmic scale with what each rig reaches and where it stands: one rig, or several on one scale. */
 export function Scale({ window, marks, reaches, tell, per = 1 }: Props) {
@@ -50,17 +76,7 @@ export function Scale({ window, marks, reaches, tell, per = 1 }: Props) {
                     </g>
                 );
             })}
-            <path d={`M6 ${line}H${width - 6}`} stroke="var(--ink)" />
-            {ticksOn(window, per).map(({ at, x, long, told }) => (
-                <g key={at} transform={`translate(${x} ${line - 18.5})`}>
-                    <path d={`M0 18V${long ? 25 : 22}`} stroke={long ? 'var(--ink)' : 'var(--soft)'} strokeWidth={long ? 1 : 0.7} />
-                    {told && (
-                        <text y={35} fontSize={10} textAnchor="middle" fill="var(--soft)">
-                            {tell(at)}
-                        </text>
-                    )}
-                </g>
-            ))}
+            <Graduation from={window[0]} to={window[1]} line={line} tell={tell} per={per} />
             {marks.map((mark, row) => {
                 if (mark.value === null || mark.value <= 0) return null;
                 const spread = spreadOn(window, mark);

@@ -5,7 +5,7 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { api, Refused, type Schema, type SweepView, type TravelView } from '../../api/client';
 import { keys } from '../../api/queries';
 import { download, svgOf } from '../../drawing/exportSvg';
-import { jointItem, partItem, RigDrawing, type Pointed } from '../../drawing/RigDrawing';
+import { jointItem, partItem, type Pointed } from '../../drawing/RigDrawing';
 import { fNumber, length, magnification } from '../../ui/figures';
 import { waitingSet, waitingValues } from '../../offline/waiting';
 import { Bar, History } from '../../shell/Bar';
@@ -18,15 +18,12 @@ import { ChainList } from './ChainList';
 import { ConflictDialog } from './ConflictDialog';
 import { ChartsDialog } from './Charts';
 import { nearest } from '../../strip/ownScale';
-import { Controls } from './Controls';
-import { misfits, displayedReadings, type ActiveSweep, type ReadingName } from '../../rig/displayedReadings';
-import { Findings } from '../../rig/Findings';
-import { Move } from './Move';
+import type { ReadingName } from '../../rig/displayedReadings';
+import { HeldControls, HeldDrawing, HeldFrame, HeldLight, HeldReadings, HeldShots, HeldTwoFigures, StillOld } from './Held';
+import { BenchContext, liveOf, nothingInHand, shownOf } from './inHand';
 import { DescribeDialog } from './DescribeDialog';
 import { FirstRigs } from './FirstRigs';
 import { News } from './News';
-import { PictureFrame } from '../../rig/PictureFrame';
-import { Readings, TwoFigures } from '../../rig/Readings';
 import { RigMenu } from './RigMenu';
 import { RigsDialog } from './RigsDialog';
 import { asksNear } from './asksNear';
@@ -34,9 +31,6 @@ import { SetTo } from './SetTo';
 import { StatesDialog } from './StatesDialog';
 import { TrayPanel } from './TrayPanel';
 import { useRig, useSweeps } from './useRig';
-import { Light } from './tabs/Light';
-import { drawnSubject, plannedFlash } from './tabs/drawn';
-import { Shots } from './tabs/Shots';
 import { works, WorkTabs, type Work } from './tabs/WorkTabs';
 
 /** A camera of its own, that measures pictures: fetched when it is opened. */
@@ -64,7 +58,7 @@ export function Bench({ id, person, rigs }: Props) {
         // Trying mends out takes the server longest: the sweeps go first.
         enabled: rig !== undefined && rig.findings.length > 0 && ready === rig.revision,
     });
-    const [held, setHeld] = useState<ActiveSweep | null>(null);
+    const [hand] = useState(nothingInHand);
     const [fetching, setFetching] = useState<string | null>(null);
     const [selected, setSelected] = useState<number | null>(null);
     const [keeping, setKeeping] = useState(false);
@@ -94,15 +88,12 @@ export function Bench({ id, person, rigs }: Props) {
     const index = item === 0 ? 0 : Math.floor((item - 1) / 2) + (item % 2 === 0 ? 1 : 0);
     const tooFew = item === 0 ? 0 : index;
 
-    // A revision that is not the held sweep's own makes that sweep stale: it is let go. What waits to be sent of that one control is
-    // still looked up in it.
+    // What waits to be sent of one control is still looked up in its sweep.
     const set = waitingSet(waiting.steps);
     const kept = set === null ? undefined : sweeps.ready(set.travel);
     const resting = useMemo(() => (set && kept ? { sweep: kept, row: nearest(kept.positions, set.value) } : null), [set?.value, kept]); // eslint-disable-line react-hooks/exhaustive-deps -- a set is made anew each time
-    const live =
-        held && rig && held.sweep.revision === rig.revision ? held : rig && resting?.sweep.revision === rig.revision ? resting : null;
     const parked = useMemo(() => waitingValues(waiting.steps), [waiting.steps]);
-    const shown = useMemo(() => (rig ? displayedReadings(rig, live) : null), [rig, live]);
+    const bench = useMemo(() => (rig ? { rig, hand, resting } : null), [rig, hand, resting]);
 
     // What the hand asked for is shown as soon as its sweep at the rig's present setting is here, and nothing before that:
     // while a step is under way, the sweeps at hand are those of the setting before it.
@@ -112,7 +103,7 @@ export function Bench({ id, person, rigs }: Props) {
             if (pending) return;
             const show = (sweep: SweepView) => {
                 const target = wanted.current;
-                if (target?.travel === travel) setHeld({ sweep, row: target.row });
+                if (target?.travel === travel) hand.hold({ sweep, row: target.row });
             };
             const here = sweeps.ready(travel);
             if (here) {
@@ -126,7 +117,7 @@ export function Bench({ id, person, rigs }: Props) {
                 .catch(() => undefined)
                 .finally(() => setFetching((name) => (name === travel ? null : name)));
         },
-        [sweeps, pending],
+        [sweeps, pending, hand],
     );
 
     const take = useCallback((travel: TravelView) => follow(travel.name), [follow]);
@@ -145,17 +136,17 @@ export function Bench({ id, person, rigs }: Props) {
             wanted.current = null;
             const value = target?.travel === travel.name ? travel.positions[target.row] : undefined;
             if (value === undefined || value === travel.value) {
-                setHeld(null);
+                hand.hold(null);
                 return;
             }
             step({ action: 'set', travel: travel.name, value })
                 .catch(() => undefined)
                 .finally(() => {
                     // What waits is shown from the waiting steps: nothing springs back.
-                    if (wanted.current === null) setHeld(null);
+                    if (wanted.current === null) hand.hold(null);
                 });
         },
-        [step],
+        [step, hand],
     );
 
     const reach = useCallback((travel: TravelView) => void sweeps.fetch(travel.name).catch(() => undefined), [sweeps]);
@@ -256,7 +247,8 @@ export function Bench({ id, person, rigs }: Props) {
         narrow.current?.focus();
     };
     const exportSvg = () => {
-        if (!drawn.current || !rig || !shown) return;
+        if (!drawn.current || !rig || !bench) return;
+        const shown = shownOf(rig, liveOf(bench, hand.read()));
         const told = (name: ReadingName, tell: (value: number) => string) => {
             const value = shown.reading(name);
             return value === null ? '—' : tell(value);
@@ -321,261 +313,232 @@ export function Bench({ id, person, rigs }: Props) {
         }
     };
 
-    // A plan's flash, and the subject before the rig, are drawn while light or shots are worked on.
-    const flash = rig ? plannedFlash(rig) : null;
-    const subject = rig ? drawnSubject(rig, shown?.reading('nearMm') ?? null, shown?.reading('farMm') ?? null) : null;
-    const tip = live ? Math.max(...live.sweep.tipMm) : (rig?.drawing.tipMm ?? 0);
-    const furthest = live ? maxOf(live.sweep.readings.subjectDistanceMm) : (rig?.drawing.subjectMm ?? null);
-
     return (
-        <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={drop}>
-            <div className="flex min-h-dvh flex-col lg:h-dvh">
-                <Bar person={person}>
-                    <History
-                        undo={waiting.steps.length > 0 ? strings.offline.last : (rig?.history.undo ?? null)}
-                        redo={rig?.history.redo ?? null}
-                        busy={change.isPending}
-                        onUndo={undo}
-                        onRedo={redo}
-                    />
-                </Bar>
-                {shown && <TwoFigures shown={shown} units={units} />}
-                <main id="main" className="grid min-h-0 flex-1 max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_412px]">
-                    <div className="flex min-h-0 min-w-0 flex-col px-4 pt-2">
-                        <div className="flex flex-wrap items-center gap-x-3">
-                            <h1 className="truncate text-lg font-semibold">{rig?.name ?? strings.bench.unnamed}</h1>
-                            <span className="text-xs whitespace-nowrap text-soft" role="status">
-                                {waiting.steps.length > 0
-                                    ? strings.offline.waiting(waiting.steps.length)
-                                    : change.isPending
-                                      ? strings.bench.saving
-                                      : change.isError && !asksNear(change.error)
-                                        ? strings.bench.notSaved
-                                        : rig && waiting.asked
-                                          ? strings.bench.saved
-                                          : ''}
-                            </span>
-                            <div className="no-print ml-auto flex items-center gap-1 whitespace-nowrap">
-                                <Button className="py-1!" disabled={!rig} onClick={() => setDialog('describe')}>
-                                    {strings.bench.describe}
-                                </Button>
-                                {rig && <SetTo rig={rig} onStep={step} />}
-                                <Button bare disabled={!rig || rig.travels.length === 0} onClick={() => setDialog('charts')}>
-                                    {strings.bench.charts}
-                                </Button>
-                                <RigMenu
-                                    id={id}
-                                    rigs={rigs}
-                                    name={rig?.name ?? null}
-                                    onKeep={() => setKeeping(true)}
-                                    onAll={() => setDialog('rigs')}
-                                    onStates={() => setDialog('states')}
-                                    onSvg={rig && shown ? exportSvg : null}
-                                />
-                            </div>
-                        </div>
-                        {change.isError && !asksNear(change.error) && (
-                            <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
-                                {change.error.message || strings.bench.lost}
-                            </p>
-                        )}
-                        {waiting.steps.length > 0 && (
-                            <p role="alert" className="border-l-[3px] border-brass pl-2 text-sm">
-                                {strings.offline.waits} {live === null && strings.offline.figures}
-                            </p>
-                        )}
-                        {waiting.trouble !== null && (
-                            <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
-                                {strings.offline.refused(waiting.trouble)}
-                            </p>
-                        )}
-                        <div className="relative min-h-[300px] flex-1" onKeyDown={onKeyDown}>
-                            {shown && rig && (
-                                <RigDrawing
-                                    drawing={shown.drawing}
-                                    cameraName={rig.camera.name}
-                                    tipMm={tip}
-                                    reachMm={furthest}
-                                    workingDistanceMm={shown.reading('workingDistanceMm')}
-                                    lightGapDeg={shown.reading('lightGapDeg')}
-                                    focus={shown.focus}
-                                    misfits={misfits(rig)}
-                                    selected={item}
-                                    onSelect={(next) => {
-                                        setSelected(next);
-                                        if (work === 'parts') chain.current?.focus();
-                                    }}
-                                    units={units}
-                                    nearMm={shown.reading('nearMm')}
-                                    farMm={shown.reading('farMm')}
-                                    pointed={pointed}
-                                    flash={work === 'light' ? flash : null}
-                                    subject={work === 'parts' ? null : subject}
-                                    zoom={zoom}
-                                    ref={drawn}
-                                    // While a part is held its scales stay where the hand is.
-                                    {...(live === null && zoom === 1 && { onLaidOut: laidOut })}
-                                />
-                            )}
-                            {rig && (
-                                <div className="no-print absolute top-7 right-0 flex" role="group" aria-label={strings.bench.drawing}>
-                                    <Button
-                                        bare
-                                        aria-label={strings.bench.zoomOut}
-                                        disabled={zoom <= 1}
-                                        onClick={() => setZoom(Math.max(1, zoom / 1.5))}
-                                    >
-                                        −
+        <BenchContext value={bench}>
+            <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={drop}>
+                <div className="flex min-h-dvh flex-col lg:h-dvh">
+                    <Bar person={person}>
+                        <History
+                            undo={waiting.steps.length > 0 ? strings.offline.last : (rig?.history.undo ?? null)}
+                            redo={rig?.history.redo ?? null}
+                            busy={change.isPending}
+                            onUndo={undo}
+                            onRedo={redo}
+                        />
+                    </Bar>
+                    {bench && <HeldTwoFigures units={units} />}
+                    <main id="main" className="grid min-h-0 flex-1 max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_412px]">
+                        <div className="flex min-h-0 min-w-0 flex-col px-4 pt-2">
+                            <div className="flex flex-wrap items-center gap-x-3">
+                                <h1 className="truncate text-lg font-semibold">{rig?.name ?? strings.bench.unnamed}</h1>
+                                <span className="text-xs whitespace-nowrap text-soft" role="status">
+                                    {waiting.steps.length > 0
+                                        ? strings.offline.waiting(waiting.steps.length)
+                                        : change.isPending
+                                          ? strings.bench.saving
+                                          : change.isError && !asksNear(change.error)
+                                            ? strings.bench.notSaved
+                                            : rig && waiting.asked
+                                              ? strings.bench.saved
+                                              : ''}
+                                </span>
+                                <div className="no-print ml-auto flex items-center gap-1 whitespace-nowrap">
+                                    <Button className="py-1!" disabled={!rig} onClick={() => setDialog('describe')}>
+                                        {strings.bench.describe}
                                     </Button>
-                                    {zoom > 1 && (
-                                        <Button bare onClick={() => setZoom(1)}>
-                                            {strings.bench.fit}
-                                        </Button>
-                                    )}
-                                    <Button bare aria-label={strings.bench.zoomIn} disabled={zoom >= 5} onClick={() => setZoom(zoom * 1.5)}>
-                                        +
+                                    {rig && <SetTo rig={rig} onStep={step} />}
+                                    <Button bare disabled={!rig || rig.travels.length === 0} onClick={() => setDialog('charts')}>
+                                        {strings.bench.charts}
                                     </Button>
+                                    <RigMenu
+                                        id={id}
+                                        rigs={rigs}
+                                        name={rig?.name ?? null}
+                                        onKeep={() => setKeeping(true)}
+                                        onAll={() => setDialog('rigs')}
+                                        onStates={() => setDialog('states')}
+                                        onSvg={rig ? exportSvg : null}
+                                    />
                                 </div>
+                            </div>
+                            {change.isError && !asksNear(change.error) && (
+                                <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
+                                    {change.error.message || strings.bench.lost}
+                                </p>
+                            )}
+                            {waiting.steps.length > 0 && (
+                                <p role="alert" className="border-l-[3px] border-brass pl-2 text-sm">
+                                    {strings.offline.waits} {bench && <StillOld />}
+                                </p>
+                            )}
+                            {waiting.trouble !== null && (
+                                <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
+                                    {strings.offline.refused(waiting.trouble)}
+                                </p>
+                            )}
+                            <div className="relative isolate min-h-[300px] flex-1" onKeyDown={onKeyDown}>
+                                {bench && (
+                                    <HeldDrawing
+                                        work={work}
+                                        selected={item}
+                                        onSelect={(next) => {
+                                            setSelected(next);
+                                            if (work === 'parts') chain.current?.focus();
+                                        }}
+                                        units={units}
+                                        pointed={pointed}
+                                        zoom={zoom}
+                                        ref={drawn}
+                                        onLaidOut={laidOut}
+                                    />
+                                )}
+                                {rig && (
+                                    <div className="no-print absolute top-7 right-0 flex" role="group" aria-label={strings.bench.drawing}>
+                                        <Button
+                                            bare
+                                            aria-label={strings.bench.zoomOut}
+                                            disabled={zoom <= 1}
+                                            onClick={() => setZoom(Math.max(1, zoom / 1.5))}
+                                        >
+                                            −
+                                        </Button>
+                                        {zoom > 1 && (
+                                            <Button bare onClick={() => setZoom(1)}>
+                                                {strings.bench.fit}
+                                            </Button>
+                                        )}
+                                        <Button
+                                            bare
+                                            aria-label={strings.bench.zoomIn}
+                                            disabled={zoom >= 5}
+                                            onClick={() => setZoom(zoom * 1.5)}
+                                        >
+                                            +
+                                        </Button>
+                                    </div>
+                                )}
+                            </div>
+                            {rig && (
+                                <>
+                                    {rig.news.length > 0 && <News rig={rig} />}
+                                    <HeldControls
+                                        centres={layout.centres}
+                                        width={layout.width}
+                                        fetching={fetching}
+                                        units={units}
+                                        onReach={reach}
+                                        onTake={take}
+                                        onMove={move}
+                                        onLeave={leave}
+                                        parked={parked}
+                                        onSet={(travel, value) =>
+                                            void step({ action: 'set', travel: travel.name, value }).catch(() => undefined)
+                                        }
+                                    />
+                                    <WorkTabs
+                                        work={work}
+                                        onWork={openWork}
+                                        panels={{
+                                            parts: (
+                                                <>
+                                                    <ChainList
+                                                        ref={chain}
+                                                        rig={rig}
+                                                        selected={item}
+                                                        onSelect={setSelected}
+                                                        onKeyDown={onKeyDown}
+                                                        onTakeOff={(at) => void takeOff(at).catch(() => undefined)}
+                                                        onTurn={turn}
+                                                        onMakeshift={makeshift}
+                                                        onSwap={swap}
+                                                        onMove={(at, by) => void shiftPart(at, at + by).catch(() => undefined)}
+                                                        onCamera={(camera) =>
+                                                            void step({ action: 'camera', part: camera }).catch(() => undefined)
+                                                        }
+                                                    />
+                                                    {rig.chain.length === 0 && <FirstRigs />}
+                                                    <div className="flex min-h-0 gap-4 border-t border-line lg:h-[212px]">
+                                                        <TrayPanel
+                                                            ref={narrow}
+                                                            rig={rig}
+                                                            index={swapping ?? tooFew}
+                                                            swapping={swapping === null ? null : (rig.chain[swapping]?.name ?? null)}
+                                                            busy={change.isPending}
+                                                            onInsert={insert}
+                                                            onLeave={() => {
+                                                                setSwapping(null);
+                                                                chain.current?.focus();
+                                                            }}
+                                                        />
+                                                        <HeldFrame units={units} />
+                                                    </div>
+                                                </>
+                                            ),
+                                            light: opened.has('light') && (
+                                                <HeldLight
+                                                    active={work === 'light'}
+                                                    rig={rig}
+                                                    ready={ready === rig.revision}
+                                                    units={units}
+                                                    busy={change.isPending}
+                                                    onStep={step}
+                                                />
+                                            ),
+                                            shots: opened.has('shots') && (
+                                                <HeldShots
+                                                    active={work === 'shots'}
+                                                    rig={rig}
+                                                    units={units}
+                                                    busy={change.isPending}
+                                                    onStep={step}
+                                                    onLook={openLook}
+                                                />
+                                            ),
+                                            look: opened.has('look') && (
+                                                <Suspense>
+                                                    <LookThrough active={work === 'look'} rig={rig} units={units} />
+                                                </Suspense>
+                                            ),
+                                        }}
+                                    />
+                                </>
                             )}
                         </div>
-                        {rig && (
-                            <>
-                                {rig.news.length > 0 && <News rig={rig} />}
-                                <Controls
-                                    rig={rig}
-                                    centres={layout.centres}
-                                    width={layout.width}
-                                    held={live}
-                                    fetching={fetching}
-                                    units={units}
-                                    onReach={reach}
-                                    onTake={take}
-                                    onMove={move}
-                                    onLeave={leave}
-                                    parked={parked}
-                                    onSet={(travel, value) =>
-                                        void step({ action: 'set', travel: travel.name, value }).catch(() => undefined)
-                                    }
-                                />
-                                <WorkTabs
-                                    work={work}
-                                    onWork={openWork}
-                                    panels={{
-                                        parts: (
-                                            <>
-                                                <ChainList
-                                                    ref={chain}
-                                                    rig={rig}
-                                                    selected={item}
-                                                    onSelect={setSelected}
-                                                    onKeyDown={onKeyDown}
-                                                    onTakeOff={(at) => void takeOff(at).catch(() => undefined)}
-                                                    onTurn={turn}
-                                                    onMakeshift={makeshift}
-                                                    onSwap={swap}
-                                                    onMove={(at, by) => void shiftPart(at, at + by).catch(() => undefined)}
-                                                    onCamera={(camera) =>
-                                                        void step({ action: 'camera', part: camera }).catch(() => undefined)
-                                                    }
-                                                />
-                                                {rig.chain.length === 0 && <FirstRigs />}
-                                                <div className="flex min-h-0 gap-4 border-t border-line lg:h-[212px]">
-                                                    <TrayPanel
-                                                        ref={narrow}
-                                                        rig={rig}
-                                                        index={swapping ?? tooFew}
-                                                        swapping={swapping === null ? null : (rig.chain[swapping]?.name ?? null)}
-                                                        busy={change.isPending}
-                                                        onInsert={insert}
-                                                        onLeave={() => {
-                                                            setSwapping(null);
-                                                            chain.current?.focus();
-                                                        }}
-                                                    />
-                                                    {shown && <PictureFrame rig={rig} shown={shown} units={units} />}
-                                                </div>
-                                            </>
-                                        ),
-                                        light: opened.has('light') && (
-                                            <Light
-                                                active={work === 'light'}
-                                                rig={rig}
-                                                held={work === 'light' ? live : null}
-                                                ready={ready === rig.revision}
-                                                units={units}
-                                                busy={change.isPending}
-                                                onStep={step}
-                                            />
-                                        ),
-                                        shots: opened.has('shots') && (
-                                            <Shots
-                                                active={work === 'shots'}
-                                                rig={rig}
-                                                held={work === 'shots' && live !== null}
-                                                units={units}
-                                                busy={change.isPending}
-                                                onStep={step}
-                                                onLook={openLook}
-                                            />
-                                        ),
-                                        look: opened.has('look') && (
-                                            <Suspense>
-                                                <LookThrough active={work === 'look'} rig={rig} units={units} />
-                                            </Suspense>
-                                        ),
-                                    }}
-                                />
-                            </>
-                        )}
-                    </div>
-                    <aside
-                        className="slim-scroll border-line bg-plate px-5 py-2 lg:overflow-y-auto lg:border-l"
-                        aria-label={strings.readings.title}
-                    >
-                        {shown && rig && (
-                            <>
-                                <Readings rig={rig} shown={shown} units={units} onPoint={setPointed} />
-                                <Move key={rig.revision} byMm={live ? null : rig.movesMm} units={units} />
-                                <Findings
-                                    findings={shown.findings}
-                                    mends={live || mends.data?.revision !== rig.revision ? [] : mends.data.mends}
-                                    cautions={rig.cautions}
+                        <aside
+                            className="slim-scroll isolate border-line bg-plate px-5 py-2 lg:overflow-y-auto lg:border-l"
+                            aria-label={strings.readings.title}
+                        >
+                            {bench && (
+                                <HeldReadings
+                                    mends={mends.data}
                                     busy={change.isPending}
                                     units={units}
+                                    onPoint={setPointed}
                                     onMend={(mend) => void step(mend.step).catch(() => undefined)}
                                 />
-                            </>
-                        )}
-                    </aside>
-                </main>
-                {rig && dialog === 'charts' && <ChartsDialog rig={rig} units={units} onClose={() => setDialog(null)} />}
-                {rig && dialog === 'describe' && <DescribeDialog rig={rig} onStep={step} onClose={() => setDialog(null)} />}
-                {rig && dialog === 'rigs' && <RigsDialog rig={rig} onClose={() => setDialog(null)} />}
-                {rig && dialog === 'states' && <StatesDialog rig={rig} units={units} onClose={() => setDialog(null)} />}
-                {rig && waiting.conflict && (
-                    <ConflictDialog rig={rig} shown={shown} waiting={waiting} theirs={waiting.conflict.theirs} units={units} />
-                )}
-                {rig && (
-                    <KeepDialog
-                        open={keeping}
-                        onClose={() => setKeeping(false)}
-                        title={strings.dialog.keepTitle}
-                        text={strings.dialog.keepText}
-                        name={rig.name}
-                        nameless
-                        onKeep={rename}
-                    />
-                )}
-            </div>
-        </DndContext>
+                            )}
+                        </aside>
+                    </main>
+                    {rig && dialog === 'charts' && <ChartsDialog rig={rig} units={units} onClose={() => setDialog(null)} />}
+                    {rig && dialog === 'describe' && <DescribeDialog rig={rig} onStep={step} onClose={() => setDialog(null)} />}
+                    {rig && dialog === 'rigs' && <RigsDialog rig={rig} onClose={() => setDialog(null)} />}
+                    {rig && dialog === 'states' && <StatesDialog rig={rig} units={units} onClose={() => setDialog(null)} />}
+                    {rig && waiting.conflict && (
+                        <ConflictDialog rig={rig} waiting={waiting} theirs={waiting.conflict.theirs} units={units} />
+                    )}
+                    {rig && (
+                        <KeepDialog
+                            open={keeping}
+                            onClose={() => setKeeping(false)}
+                            title={strings.dialog.keepTitle}
+                            text={strings.dialog.keepText}
+                            name={rig.name}
+                            nameless
+                            onKeep={rename}
+                        />
+                    )}
+                </div>
+            </DndContext>
+        </BenchContext>
     );
-}
-
-function maxOf(column: (number | null)[] | undefined): number | null {
-    let most: number | null = null;
-    for (const value of column ?? []) {
-        if (value === null) return null;
-        if (most === null || value > most) most = value;
-    }
-    return most;
 }

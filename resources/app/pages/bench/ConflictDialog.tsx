@@ -5,23 +5,23 @@ import { waitingValues } from '../../offline/waiting';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
-import type { DisplayedReadings } from '../../rig/displayedReadings';
 import { nearest, said } from '../../strip/ownScale';
+import { useShown } from './inHand';
 
 const say = strings.offline;
 
 interface Props {
     /** The rig as it was before the waiting steps. */
     rig: RigView;
-    shown: DisplayedReadings | null;
     waiting: Waiting;
     theirs: RigView;
     units: Units;
 }
 
 /** The rig was changed here while the server was away, and there: both states, and the choice. */
-export function ConflictDialog({ rig, shown, waiting, theirs, units }: Props) {
-    const mine = (name: 'magnification' | 'workingDistanceMm') => shown?.reading(name) ?? rig.readings[name];
+export function ConflictDialog({ rig, waiting, theirs, units }: Props) {
+    const { shown } = useShown();
+    const mine = (name: 'magnification' | 'workingDistanceMm') => shown.reading(name) ?? rig.readings[name];
     return (
         <Dialog open wide onOpenChange={() => undefined} title={say.conflictTitle} text={say.conflictText}>
             <div className="grid gap-5 sm:grid-cols-2">

@@ -17,7 +17,8 @@ export function WorkTabs({ work, onWork, panels }: Props) {
         <Tabs.Root
             value={work}
             onValueChange={(next) => onWork(next as Work)}
-            className="no-print flex min-h-0 flex-col border-t border-ink"
+            // What moves beside it isn’t a reason to paint it again.
+            className="no-print isolate flex min-h-0 flex-col border-t border-ink"
         >
             <Tabs.List aria-label={strings.work.title} className="flex shrink-0 gap-1">
                 {works.map((each) => (

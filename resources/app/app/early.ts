@@ -1,0 +1,3 @@
+import { askEarly } from '../api/early';
+
+askEarly(location.pathname, document.cookie);

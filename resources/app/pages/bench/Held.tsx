@@ -1,0 +1,129 @@
+import { useMemo, type ComponentProps, type Ref } from 'react';
+import type { Schema } from '../../api/client';
+import { RigDrawing, type Pointed } from '../../drawing/RigDrawing';
+import { misfits } from '../../rig/displayedReadings';
+import { Findings } from '../../rig/Findings';
+import { PictureFrame } from '../../rig/PictureFrame';
+import { Readings, TwoFigures } from '../../rig/Readings';
+import { strings } from '../../strings/index';
+import type { Units } from '../../ui/figures';
+import { Controls } from './Controls';
+import { useIsHeld, useLive, useShown } from './inHand';
+import { Move } from './Move';
+import { drawnSubject, plannedFlash } from './tabs/drawn';
+import { Light } from './tabs/Light';
+import { Shots } from './tabs/Shots';
+import type { Work } from './tabs/WorkTabs';
+
+/* What follows the hand: each of these is drawn again with a step of it, and nothing else of the bench is. */
+
+interface DrawingProps {
+    work: Work;
+    selected: number;
+    onSelect: (item: number) => void;
+    units: Units;
+    pointed: Pointed | null;
+    zoom: number;
+    ref: Ref<SVGSVGElement>;
+    onLaidOut: (centres: ReadonlyMap<number, number>, width: number) => void;
+}
+
+/** The rig as it stands under the hand. */
+export function HeldDrawing({ work, selected, onSelect, units, pointed, zoom, ref, onLaidOut }: DrawingProps) {
+    const { rig, live, shown } = useShown();
+    const wrong = useMemo(() => misfits(rig), [rig]);
+    // A plan's flash, and the subject before the rig, are drawn while light or shots are worked on.
+    const flash = useMemo(() => (work === 'light' ? plannedFlash(rig) : null), [rig, work]);
+    const sweep = live?.sweep;
+    const tip = useMemo(() => (sweep ? Math.max(...sweep.tipMm) : rig.drawing.tipMm), [sweep, rig]);
+    const furthest = useMemo(() => (sweep ? maxOf(sweep.readings.subjectDistanceMm) : rig.drawing.subjectMm), [sweep, rig]);
+    return (
+        <RigDrawing
+            drawing={shown.drawing}
+            cameraName={rig.camera.name}
+            tipMm={tip}
+            reachMm={furthest}
+            workingDistanceMm={shown.reading('workingDistanceMm')}
+            lightGapDeg={shown.reading('lightGapDeg')}
+            focus={shown.focus}
+            misfits={wrong}
+            selected={selected}
+            onSelect={onSelect}
+            units={units}
+            nearMm={shown.reading('nearMm')}
+            farMm={shown.reading('farMm')}
+            pointed={pointed}
+            flash={flash}
+            subject={work === 'parts' ? null : drawnSubject(rig, shown.reading('nearMm'), shown.reading('farMm'))}
+            zoom={zoom}
+            ref={ref}
+            // While a part is held its scales stay where the hand is.
+            {...(live === null && zoom === 1 && { onLaidOut })}
+        />
+    );
+}
+
+interface ReadingsProps {
+    mends: Schema['MendsView'] | undefined;
+    busy: boolean;
+    units: Units;
+    onPoint: (reading: Pointed | null) => void;
+    onMend: (mend: Schema['MendView']) => void;
+}
+
+/** What the rig does, and what is to be said of it. */
+export function HeldReadings({ mends, busy, units, onPoint, onMend }: ReadingsProps) {
+    const { rig, live, shown } = useShown();
+    return (
+        <>
+            <Readings rig={rig} shown={shown} units={units} onPoint={onPoint} />
+            <Move key={rig.revision} byMm={live ? null : rig.movesMm} units={units} />
+            <Findings
+                findings={shown.findings}
+                mends={live || mends?.revision !== rig.revision ? [] : mends.mends}
+                cautions={rig.cautions}
+                busy={busy}
+                units={units}
+                onMend={onMend}
+            />
+        </>
+    );
+}
+
+export function HeldTwoFigures({ units }: { units: Units }) {
+    return <TwoFigures shown={useShown().shown} units={units} />;
+}
+
+export function HeldFrame({ units }: { units: Units }) {
+    const { rig, shown } = useShown();
+    return <PictureFrame rig={rig} shown={shown} units={units} />;
+}
+
+export function HeldControls(props: Omit<ComponentProps<typeof Controls>, 'rig' | 'held'>) {
+    const { rig, live } = useShown();
+    return <Controls rig={rig} held={live} {...props} />;
+}
+
+export function HeldLight(props: Omit<ComponentProps<typeof Light>, 'held'>) {
+    const live = useLive();
+    return <Light held={props.active ? live : null} {...props} />;
+}
+
+export function HeldShots(props: Omit<ComponentProps<typeof Shots>, 'held'>) {
+    const isHeld = useIsHeld();
+    return <Shots held={props.active && isHeld} {...props} />;
+}
+
+/** Figures are those of before what waits, where no sweep tells them. */
+export function StillOld() {
+    return useIsHeld() ? null : strings.offline.figures;
+}
+
+function maxOf(column: readonly (number | null)[] | undefined): number | null {
+    let most: number | null = null;
+    for (const value of column ?? []) {
+        if (value === null) return null;
+        if (most === null || value > most) most = value;
+    }
+    return most;
+}
