@@ -19,14 +19,24 @@ final class SessionRows extends DatabaseSessionHandler
 
     private ?\stdClass $row = null;
 
+    private ?int $seenAt = null;
+
     /** Whether there is a session of that id. What was found is kept for reading it, which comes next. */
     public function knows(string $id): bool
     {
         $row = $this->getQuery()->find($id);
         $this->row = $row instanceof \stdClass ? $row : null;
         $this->lookedUp = $id;
+        $seen = $row instanceof \stdClass ? $row->last_activity ?? null : null;
+        $this->seenAt = is_int($seen) ? $seen : null;
 
         return $this->row !== null;
+    }
+
+    /** When the session that was asked for last was last written, in seconds of the epoch; null = there is none of that id. */
+    public function seenAt(): ?int
+    {
+        return $this->seenAt;
     }
 
     /** @param  string  $sessionId */

@@ -25,16 +25,47 @@ final class KitAtHand
      */
     public function left(Rig $rig): array
     {
-        $used = array_count_values(array_filter($rig->parts->map(fn ($part): int => $part->part_id ?? 0)->all()));
+        return array_values($this->made($rig, $this->rows($rig)));
+    }
+
+    /**
+     * The parts of a rig's kit as they lie there.
+     *
+     * @return list<Part>
+     */
+    public function rows(Rig $rig): array
+    {
+        return array_values(Part::query()->where('kit_id', $rig->kit_id)->oldest('position')->get()->all());
+    }
+
+    /**
+     * Those of them that can stand in a chain, can be read and are not all used in this rig, by row.
+     *
+     * @param  list<Part>  $rows
+     * @return array<int, CorePart>
+     */
+    public function made(Rig $rig, array $rows): array
+    {
+        $used = self::used($rig);
         $parts = [];
-        foreach (Part::query()->where('kit_id', $rig->kit_id)->oldest('position')->get() as $part) {
+        foreach ($rows as $part) {
             $made = $part->kindOf()->inChain() && $part->count > ($used[$part->id] ?? 0) ? $this->readable($part) : null;
             if ($made !== null) {
-                $parts[] = $made;
+                $parts[$part->id] = $made;
             }
         }
 
         return $parts;
+    }
+
+    /**
+     * How many of each part of a kit stand in a rig, by row.
+     *
+     * @return array<int, int>
+     */
+    public static function used(Rig $rig): array
+    {
+        return array_count_values(array_filter($rig->parts->map(fn ($part): int => $part->part_id ?? 0)->all()));
     }
 
     /** The part, or null where its figures can't be read any more: one such part is in nobody's way. */

@@ -147,9 +147,9 @@ final class RigStore
      */
     public function history(Rig $rig): array
     {
-        $labels = $rig->steps()->whereIn('number', [$rig->step, $rig->step + 1])->pluck('label', 'number');
-        $older = $rig->steps()->where('number', $rig->step - 1)->exists();
-        $undo = $older ? $labels[$rig->step] ?? null : null;
+        $labels = $rig->steps()->whereIn('number', [$rig->step - 1, $rig->step, $rig->step + 1])->pluck('label', 'number');
+        // The first state isn't a step: nothing is undone to get before it.
+        $undo = $labels->has($rig->step - 1) ? $labels[$rig->step] ?? null : null;
         $redo = $labels[$rig->step + 1] ?? null;
 
         return ['undo' => is_string($undo) ? $undo : null, 'redo' => is_string($redo) ? $redo : null];

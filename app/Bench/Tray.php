@@ -42,20 +42,19 @@ final class Tray
         $behind = $rig->chain[$index - 1] ?? null;
         $ahead = $rig->chain[$index] ?? null;
         $front = $behind === null ? $rig->camera->front : $behind->identity->front;
-        $used = [];
-        foreach ($row->parts as $part) {
-            $used[$part->part_id ?? 0] = ($used[$part->part_id ?? 0] ?? 0) + 1;
-        }
-        $free = $this->kit->left($row);
+        $used = KitAtHand::used($row);
+        $rows = $this->kit->rows($row);
+        $made = $this->kit->made($row, $rows);
+        $free = array_values($made);
         $rings = AdapterPaths::among($free);
         $fitting = $reached = $others = [];
-        foreach (Part::query()->where('kit_id', $row->kit_id)->oldest('position')->get() as $part) {
+        foreach ($rows as $part) {
             if ($part->kindOf() === Kind::Camera) {
                 continue;
             }
             $left = $part->count - ($used[$part->id] ?? 0);
-            [$fits, $reason] = $this->verdict($rig, $index, $behind, $ahead, $part, $front, $left);
-            $way = $fits || $left <= 0 || ! $part->kindOf()->inChain() ? [] : $this->way($rig, $index, $front, $part, $rings, $free);
+            [$fits, $reason] = $this->verdict($rig, $index, $behind, $ahead, $part, $made[$part->id] ?? null, $front, $left);
+            $way = $fits || ! isset($made[$part->id]) ? [] : $this->way($rig, $index, $front, $made[$part->id], $rings, $free);
             $view = new TrayPart(
                 self::part($part), $fits, $way === [] ? $reason : 'with '.implode(' + ', array_map(static fn (Spacer $ring): string => $ring->label(), $way)), max(0, $left),
                 array_map(static fn (Spacer $ring): int => $ring->document->intOr(RigStore::REFERENCE, 0), $way),
@@ -122,12 +121,8 @@ final class Tray
      * @param  list<CorePart>  $free
      * @return list<Spacer>
      */
-    private function way(CoreRig $rig, int $index, JointEnd $front, Part $part, AdapterPaths $rings, array $free): array
+    private function way(CoreRig $rig, int $index, JointEnd $front, CorePart $made, AdapterPaths $rings, array $free): array
     {
-        $made = $this->kit->readable($part);
-        if ($made === null) {
-            return [];
-        }
         $way = $made->identity->rear->main()?->type === JointType::Clip ? self::underClip($rig, $front, $made, $free) : $rings->way($front, $made->identity->rear);
         $turned = Mating::turned($made);
         if (($way === null || $way === []) && $turned !== null) {
@@ -183,7 +178,7 @@ final class Tray
     }
 
     /** @return array{bool, string} */
-    private function verdict(CoreRig $rig, int $index, ?CorePart $behind, ?CorePart $ahead, Part $part, JointEnd $front, int $left): array
+    private function verdict(CoreRig $rig, int $index, ?CorePart $behind, ?CorePart $ahead, Part $part, ?CorePart $made, JointEnd $front, int $left): array
     {
         $kind = $part->kindOf();
         if (! $kind->inChain()) {
@@ -192,7 +187,6 @@ final class Tray
         if ($left <= 0) {
             return [false, $part->count === 0 ? 'not yours yet' : 'already in this rig'];
         }
-        $made = $this->kit->readable($part);
         if ($made === null) {
             return [false, 'its figures can’t be read; mend them in the kit'];
         }

@@ -10,6 +10,7 @@ use App\Accounts\Confirmation;
 use App\Accounts\SessionRows;
 use App\Models\User;
 use App\Start\FirstVisit;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Mail;
@@ -151,6 +152,40 @@ final class AccountSecurityTest extends TestCase
         $again = $this->fresh()->withCredentials()->withUnencryptedCookies($cookies)->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => self::WORD])->assertOk();
         $this->assertNotSame($cookies['zinc_thimble'], (string) $again->getCookie('zinc_thimble', false)?->getValue());
         $this->assertNotNull($again->getCookie('XSRF-TOKEN', false));
+    }
+
+    public function test_looking_writes_no_session_but_for_when_it_was_last_seen(): void
+    {
+        $this->freezeSecond();
+        $this->person();
+        $signedIn = $this->fresh()->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => self::WORD])->assertOk();
+        $cookies = [];
+        foreach (['zinc_thimble', 'XSRF-TOKEN'] as $name) {
+            $cookies[$name] = (string) $signedIn->getCookie($name, false)?->getValue();
+        }
+        $ask = fn (string $method, string $address): int => $this->fresh()->withCredentials()->withUnencryptedCookies($cookies)->json($method, $address)->getStatusCode();
+        $written = 0;
+        DB::listen(function (QueryExecuted $query) use (&$written): void {
+            $written += (int) preg_match('/^(insert into|update) "sessions"/', $query->sql);
+        });
+        $row = DB::table('sessions')->whereNotNull('user_id')->first();
+        foreach (['/api/me', '/api/rigs', '/api/kits', '/api/rigs/999999'] as $address) {
+            $ask('GET', $address);
+        }
+        $this->assertSame(0, $written);
+        $this->travel(59)->seconds();
+        $this->assertSame(200, $ask('GET', '/api/me'));
+        $this->assertSame(0, $written);
+        $this->travel(1)->seconds();
+        $this->assertSame(200, $ask('GET', '/api/me'));
+        $this->assertSame(1, $written);
+        $this->assertSame((int) $row?->last_activity + 60, DB::table('sessions')->where('id', $row?->id)->value('last_activity'));
+        $this->assertSame(200, $ask('GET', '/api/rigs'));
+        $this->assertSame(1, $written);
+        // What changes something writes, and who had no session gets one.
+        $ask('POST', '/api/sign-out');
+        $this->assertSame(401, $this->fresh()->getJson('/api/rigs')->getStatusCode());
+        $this->assertGreaterThan(1, $written);
     }
 
     public function test_a_session_that_has_ended_never_comes_back(): void

@@ -20,14 +20,27 @@ final class StartKnownSession extends StartSession
     /** The id under which the session was begun: signing in and out gives it another. */
     private ?string $begunAs = null;
 
+    /** A session that was written this many seconds ago isn't written again for having been read: when it was last seen is told that much late. */
+    private const LET_BE = 60;
+
+    /** @var array<string, mixed> what it held when it was begun */
+    private array $begunWith = [];
+
+    /** When its row was last written; null = it has none. */
+    private ?int $seenAt = null;
+
     public function getSession(Request $request): Session
     {
         $session = parent::getSession($request);
         $given = $request->cookies->get($session->getName());
+        $this->seenAt = null;
         if ($session instanceof Store) {
             $rows = $session->getHandler();
-            if ($rows instanceof SessionRows && $given === $session->getId() && ! $rows->knows($session->getId())) {
-                $session->setId(null);
+            if ($rows instanceof SessionRows && $given === $session->getId()) {
+                if (! $rows->knows($session->getId())) {
+                    $session->setId(null);
+                }
+                $this->seenAt = $rows->seenAt();
             }
         }
         $this->isKnown = $given === $session->getId() && ! self::opens($request);
@@ -56,6 +69,30 @@ final class StartKnownSession extends StartSession
     {
         return tap(parent::startSession($request, $session), function (Session $started): void {
             $this->begunAs = $started->getId();
+            $this->begunWith = self::heldBy($started);
         });
+    }
+
+    /** Nothing goes back to the page before: that isn't kept, so that reading leaves a session as it was. */
+    protected function storeCurrentUrl(Request $request, $session): void
+    {
+    }
+
+    /** Looking at something writes nothing. */
+    protected function saveSession($request): void
+    {
+        $session = $request->session();
+        $isAsItWas = $request->isMethodSafe() && $session->getId() === $this->begunAs && self::heldBy($session) === $this->begunWith
+            && $this->seenAt !== null && now()->getTimestamp() - $this->seenAt < self::LET_BE
+            && $session->get('_flash.old', []) === [] && $session->get('_flash.new', []) === [];
+        if (! $isAsItWas) {
+            parent::saveSession($request);
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private static function heldBy(Session $session): array
+    {
+        return array_diff_key($session->all(), ['_flash' => 0]);
     }
 }
