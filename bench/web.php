@@ -8,38 +8,20 @@ declare(strict_types=1);
  * Called by bin/bench web; prints figures, fails nothing.
  */
 
+use ZincThimble\Bench\Visitor;
+
+require __DIR__.'/Visitor.php';
+
 $base = $argv[1] ?? 'http://127.0.0.1:8200';
 $json = in_array('--json', $argv, true);
-$jar = (string) tempnam(sys_get_temp_dir(), 'jar');
-$curl = curl_init();
-$ask = static function (string $method, string $path) use ($curl, $base, $jar): string {
-    $token = '';
-    foreach (is_file($jar) ? (array) file($jar) : [] as $line) {
-        if (preg_match('/XSRF-TOKEN\t(\S+)/', (string) $line, $found) === 1) {
-            $token = urldecode($found[1]);
-        }
-    }
-    curl_setopt_array($curl, [
-        CURLOPT_URL => $base.$path, CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEJAR => $jar, CURLOPT_COOKIEFILE => $jar,
-        CURLOPT_HTTPHEADER => ['Accept: application/json', 'Origin: '.$base, 'Referer: '.$base.'/', 'X-XSRF-TOKEN: '.$token],
-        CURLOPT_ENCODING => '',
-    ]);
-    $answer = curl_exec($curl);
-    // Cookies are written to the jar only when the handle lets go of them.
-    curl_setopt($curl, CURLOPT_COOKIELIST, 'FLUSH');
-
-    return is_string($answer) ? $answer : '';
-};
-
-$ask('GET', '/sanctum/csrf-cookie');
-$ask('POST', '/api/guest');
-$rigs = json_decode($ask('GET', '/api/rigs'), true, 64, JSON_THROW_ON_ERROR);
+$visitor = Visitor::withDemonstration($base);
+$rigs = json_decode($visitor->ask('GET', '/api/rigs'), true, 64, JSON_THROW_ON_ERROR);
 $figures = [];
 foreach (['readingMs' => '/api/rigs/%d', 'trayMs' => '/api/rigs/%d/tray?index=1'] as $name => $path) {
     $times = [];
     for ($n = 0; $n < 220; $n++) {
         $start = hrtime(true);
-        $ask('GET', sprintf($path, $rigs[$n % count($rigs)]['id']));
+        $visitor->ask('GET', sprintf($path, $rigs[$n % count($rigs)]['id']));
         if ($n >= 20) {
             $times[] = (hrtime(true) - $start) / 1e6;
         }
@@ -50,10 +32,10 @@ foreach (['readingMs' => '/api/rigs/%d', 'trayMs' => '/api/rigs/%d/tray?index=1'
 }
 $sweeps = [];
 foreach ($rigs as $rig) {
-    $view = json_decode($ask('GET', '/api/rigs/'.$rig['id']), true, 64, JSON_THROW_ON_ERROR);
+    $view = json_decode($visitor->ask('GET', '/api/rigs/'.$rig['id']), true, 64, JSON_THROW_ON_ERROR);
     foreach ($view['travels'] as $travel) {
         $start = hrtime(true);
-        $ask('GET', '/api/rigs/'.$rig['id'].'/sweep?travel='.$travel['name']);
+        $visitor->ask('GET', '/api/rigs/'.$rig['id'].'/sweep?travel='.$travel['name']);
         $sweeps[] = (hrtime(true) - $start) / 1e6;
     }
 }
@@ -65,8 +47,7 @@ foreach (glob(__DIR__.'/../public/build/assets/*.js') ?: [] as $file) {
     $script += strlen((string) gzencode((string) file_get_contents($file), 9));
 }
 $figures['scriptKbGzip'] = round($script / 1024, 1);
-$ask('POST', '/api/sign-out');
-unlink($jar);
+$visitor->ask('POST', '/api/sign-out');
 // What only a browser can tell: a drag, an import, a shelf.
 exec('cd '.escapeshellarg(dirname(__DIR__)).' && node bench/screens.mjs '.escapeshellarg($base), $lines, $failed);
 if ($failed !== 0) {
