@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Resources\SweepView;
 use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Report\RigReport;
@@ -111,7 +112,7 @@ function sweepPoints(array $subjects, int $n, bool $encode): int
             $sweep = Sweep::of($rig, $each);
             $done += count($sweep->positions);
             if ($encode) {
-                $sweep->encode($rig);
+                Sweep::json(SweepView::of($sweep, $rig, 1));
             }
         }
     }

@@ -13,6 +13,8 @@ use App\Http\Resources\RailView;
 use App\Http\Resources\RingFrameView;
 use App\Http\Resources\RingView;
 use App\Http\Resources\ShotsView;
+use App\Http\Resources\SweepColumn;
+use App\Http\Resources\SweepPlaces;
 use App\Http\Resources\TriedView;
 use App\Models\Rig;
 use ZincThimble\Core\Gear\Lens;
@@ -54,7 +56,7 @@ final class PlanViews
     {
         $table = LightTable::along($rig, $travel);
 
-        return new LightSweep($travel->name(), $row->revision, $table->positions, $table->columns);
+        return new LightSweep($travel->name(), $row->revision, SweepPlaces::of($table->positions), array_map(SweepColumn::of(...), $table->columns));
     }
 
     public function shots(Rig $row): ShotsView

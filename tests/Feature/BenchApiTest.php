@@ -10,6 +10,7 @@ use App\Models\Rig;
 use App\Models\User;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Columns;
 use Tests\TestCase;
 use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Report\RigReport;
@@ -102,11 +103,19 @@ final class BenchApiTest extends TestCase
         $this->assertSame('mates', $told['chain'][3]['fit']);
     }
 
+    public function test_a_sweep_is_small_on_the_way(): void
+    {
+        $rig = $this->rigOf($this->user, 'Sedge seed, coat pattern');
+        $answer = $this->get("/api/rigs/{$rig->id}/sweep?travel=1.length")->assertOk();
+        $this->assertGreaterThan(200, count(Columns::unpacked($answer->json())['positions']));
+        $this->assertLessThan(15_000, strlen((string) gzencode((string) $answer->getContent(), 1)));
+    }
+
     public function test_a_sweep_gives_at_every_place_what_a_rig_set_there_reads(): void
     {
         $rig = $this->rigOf($this->user, 'Sedge seed, coat pattern');
         $core = $this->app->make(RigStore::class)->read($rig);
-        $sweep = $this->getJson("/api/rigs/{$rig->id}/sweep?travel=1.length")->assertOk()->json();
+        $sweep = Columns::unpacked($this->getJson("/api/rigs/{$rig->id}/sweep?travel=1.length")->assertOk()->json());
         $this->assertContains(84, $sweep['positions']);
         foreach ([0, 40, 100, count($sweep['positions']) - 1] as $row) {
             $answer = RigReport::of($core->with(\ZincThimble\Core\Rig\TravelKind::Length, 1, (float) $sweep['positions'][$row]));

@@ -14,6 +14,7 @@ use App\Models\Rig;
 use App\Models\User;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
+use Tests\Columns;
 use Tests\TestCase;
 use ZincThimble\Core\File\ComparisonFile;
 use ZincThimble\Core\File\RigFile;
@@ -67,7 +68,7 @@ final class ComparedRigsTest extends TestCase
     public function test_a_sweep_begins_where_the_rig_was_brought_and_has_its_picture_in_every_row(): void
     {
         [$seed, $disc] = [$this->rigOf($this->user, 'Sedge seed, coat pattern'), $this->rigOf($this->user, 'Lichen disc')];
-        $told = $this->getJson("/api/comparison/sweep?rigs={$disc->id},{$seed->id}&to=magnification&value=2&target=tooth&of={$seed->id}&travel=1.length")->assertOk()->json();
+        $told = Columns::unpacked($this->getJson("/api/comparison/sweep?rigs={$disc->id},{$seed->id}&to=magnification&value=2&target=tooth&of={$seed->id}&travel=1.length")->assertOk()->json());
         $comparison = Comparison::of([$this->store->read($disc), $this->store->read($seed)], Bringing::asSet()->to(SolveTarget::Magnification, 2.0), TargetKind::Tooth);
         $rig = $comparison->rigs[1]->rig;
         $travel = Travels::named($rig, '1.length');

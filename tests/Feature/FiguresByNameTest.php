@@ -10,6 +10,7 @@ use App\Http\Resources\RangeView;
 use App\Http\Resources\Readings;
 use App\Models\Rig;
 use App\Models\User;
+use Tests\Columns;
 use Tests\TestCase;
 use ZincThimble\Core\Drawing\Layout;
 use ZincThimble\Core\Optics\Axis;
@@ -168,7 +169,7 @@ final class FiguresByNameTest extends TestCase
         $rows = 0;
         foreach ($this->rigs() as $id => [$rig]) {
             foreach (Travels::of($rig) as $travel) {
-                $told = $this->getJson("/api/rigs/{$id}/sweep?travel=".$travel->name())->assertOk()->json();
+                $told = Columns::unpacked($this->getJson("/api/rigs/{$id}/sweep?travel=".$travel->name())->assertOk()->json());
                 $sweep = Sweep::of($rig, $travel);
                 $this->assertSame([$travel->name(), $travel->part], [$told['travel'], $told['index']]);
                 $last = count($told['positions']) - 1;

@@ -9,6 +9,7 @@ use App\Models\Part;
 use App\Models\Rig;
 use App\Models\User;
 use App\Plan\GearAtHand;
+use Tests\Columns;
 use Tests\TestCase;
 use ZincThimble\Core\Plan\AsEngraved;
 use ZincThimble\Core\Plan\Bracketing;
@@ -80,7 +81,7 @@ final class PlanApiTest extends TestCase
         }
         $this->assertGreaterThan(0.0, $told['figures']['gapStops']);
         foreach (Travels::of($core) as $travel) {
-            $sweep = $this->getJson("/api/rigs/{$this->rig->id}/light/sweep?travel={$travel->name()}")->assertOk()->json();
+            $sweep = Columns::unpacked($this->getJson("/api/rigs/{$this->rig->id}/light/sweep?travel={$travel->name()}")->assertOk()->json());
             $table = LightTable::along($core, $travel);
             $this->assertSame([$travel->name(), $this->rig->revision, count($table->positions)], [$sweep['travel'], $sweep['revision'], count($sweep['positions'])]);
             foreach ($table->columns as $name => $column) {

@@ -11,39 +11,31 @@ use ZincThimble\Core\Report\PictureColumns;
 #[OA\Schema(required: ['travel', 'sweep', 'nearScale', 'nearDiscMm', 'farScale', 'farDiscMm', 'gaussianMm', 'resolvedDetailMm'])]
 final readonly class ComparedSweep
 {
-    /**
-     * @param  list<?float>  $nearScale
-     * @param  list<?float>  $nearDiscMm
-     * @param  list<?float>  $farScale
-     * @param  list<?float>  $farDiscMm
-     * @param  list<?float>  $gaussianMm
-     * @param  list<?float>  $resolvedDetailMm
-     */
     private function __construct(
         #[OA\Property()]
         public TravelView $travel,
         #[OA\Property()]
         public SweepView $sweep,
-        #[OA\Property(description: 'Magnification at the target’s near end', items: new OA\Items(type: 'number', nullable: true))]
-        public array $nearScale,
-        #[OA\Property(items: new OA\Items(type: 'number', nullable: true))]
-        public array $nearDiscMm,
-        #[OA\Property(items: new OA\Items(type: 'number', nullable: true))]
-        public array $farScale,
-        #[OA\Property(items: new OA\Items(type: 'number', nullable: true))]
-        public array $farDiscMm,
-        #[OA\Property(items: new OA\Items(type: 'number', nullable: true))]
-        public array $gaussianMm,
-        #[OA\Property(items: new OA\Items(type: 'number', nullable: true))]
-        public array $resolvedDetailMm,
+        #[OA\Property(description: 'Magnification at the target’s near end')]
+        public SweepColumn $nearScale,
+        #[OA\Property()]
+        public SweepColumn $nearDiscMm,
+        #[OA\Property()]
+        public SweepColumn $farScale,
+        #[OA\Property()]
+        public SweepColumn $farDiscMm,
+        #[OA\Property()]
+        public SweepColumn $gaussianMm,
+        #[OA\Property()]
+        public SweepColumn $resolvedDetailMm,
     ) {
     }
 
     public static function of(TravelView $travel, SweepView $sweep, PictureColumns $picture): self
     {
         return new self(
-            travel: $travel, sweep: $sweep, nearScale: $picture->nearScale, nearDiscMm: $picture->nearDiscMm, farScale: $picture->farScale, farDiscMm: $picture->farDiscMm,
-            gaussianMm: $picture->gaussianMm, resolvedDetailMm: $picture->resolvedDetailMm,
+            travel: $travel, sweep: $sweep, nearScale: SweepColumn::of($picture->nearScale), nearDiscMm: SweepColumn::of($picture->nearDiscMm), farScale: SweepColumn::of($picture->farScale),
+            farDiscMm: SweepColumn::of($picture->farDiscMm), gaussianMm: SweepColumn::of($picture->gaussianMm), resolvedDetailMm: SweepColumn::of($picture->resolvedDetailMm),
         );
     }
 }

@@ -10,18 +10,15 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(required: ['travel', 'revision', 'positions', 'columns'])]
 final readonly class LightSweep
 {
-    /**
-     * @param  list<float>  $positions
-     * @param  array<string, list<float|int|null>>  $columns
-     */
+    /** @param  array<string, SweepColumn>  $columns */
     public function __construct(
         #[OA\Property()]
         public string $travel,
         #[OA\Property()]
         public int $revision,
-        #[OA\Property(items: new OA\Items(type: 'number'))]
-        public array $positions,
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'number', nullable: true)))]
+        #[OA\Property()]
+        public SweepPlaces $positions,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(ref: SweepColumn::class))]
         public array $columns,
     ) {
     }

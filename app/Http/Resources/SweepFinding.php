@@ -24,7 +24,7 @@ final readonly class SweepFinding
         public string $pattern,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(oneOf: [new OA\Schema(type: 'number'), new OA\Schema(type: 'string')]))]
         public object $numbers,
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'number', nullable: true)))]
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(ref: SweepColumn::class))]
         public object $columns,
         #[OA\Property()]
         public int $from,
@@ -43,7 +43,7 @@ final readonly class SweepFinding
             index: $finding->part,
             pattern: $finding->pattern,
             numbers: (object) $finding->numbers,
-            columns: (object) $span->held(),
+            columns: (object) array_map(SweepColumn::of(...), $span->held()),
             from: $span->from,
             to: $span->to,
         );

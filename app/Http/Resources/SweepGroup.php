@@ -10,21 +10,21 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(required: ['zi', 'zo', 'cone', 'chief'])]
 final readonly class SweepGroup
 {
-    /**
-     * @param  list<float>  $zi
-     * @param  list<float>  $zo
-     * @param  list<?float>  $cone
-     * @param  list<?float>  $chief
-     */
     public function __construct(
-        #[OA\Property(items: new OA\Items(type: 'number'))]
-        public array $zi,
-        #[OA\Property(items: new OA\Items(type: 'number'))]
-        public array $zo,
-        #[OA\Property(items: new OA\Items(type: 'number', nullable: true))]
-        public array $cone,
-        #[OA\Property(items: new OA\Items(type: 'number', nullable: true))]
-        public array $chief,
+        #[OA\Property()]
+        public SweepPlaces $zi,
+        #[OA\Property()]
+        public SweepPlaces $zo,
+        #[OA\Property()]
+        public SweepColumn $cone,
+        #[OA\Property()]
+        public SweepColumn $chief,
     ) {
+    }
+
+    /** @param  array{zi: list<float>, zo: list<float>, cone: list<?float>, chief: list<?float>}  $group */
+    public static function of(array $group): self
+    {
+        return new self(SweepPlaces::of($group['zi']), SweepPlaces::of($group['zo']), SweepColumn::of($group['cone']), SweepColumn::of($group['chief']));
     }
 }

@@ -13,15 +13,12 @@ use ZincThimble\Core\Rig\Rig;
 final readonly class SweepView
 {
     /**
-     * @param  list<float>  $positions
-     * @param  array<string, array<int, ?float>>  $readings
+     * @param  array<string, SweepColumn>  $readings
      * @param  list<string>  $still
      * @param  list<SweepCorner>  $cornerParts
      * @param  list<SweepFocus>  $focus
-     * @param  array<string, array<int, ?float>>  $halfWidths
+     * @param  array<string, SweepColumn>  $halfWidths
      * @param  list<SweepFinding>  $findings
-     * @param  list<float>  $frontMm
-     * @param  list<float>  $tipMm
      * @param  list<SweepGroup>  $groups
      */
     public function __construct(
@@ -31,9 +28,9 @@ final readonly class SweepView
         public int $revision,
         #[OA\Property()]
         public int $index,
-        #[OA\Property(items: new OA\Items(type: 'number'))]
-        public array $positions,
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'number', nullable: true)))]
+        #[OA\Property()]
+        public SweepPlaces $positions,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(ref: SweepColumn::class))]
         public array $readings,
         #[OA\Property(description: 'Readings that this control doesn’t move: the rig tells them', items: new OA\Items(type: 'string'))]
         public array $still,
@@ -41,14 +38,14 @@ final readonly class SweepView
         public array $cornerParts,
         #[OA\Property(items: new OA\Items(ref: SweepFocus::class))]
         public array $focus,
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'number', nullable: true)))]
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(ref: SweepColumn::class))]
         public array $halfWidths,
         #[OA\Property(items: new OA\Items(ref: SweepFinding::class))]
         public array $findings,
-        #[OA\Property(items: new OA\Items(type: 'number'))]
-        public array $frontMm,
-        #[OA\Property(items: new OA\Items(type: 'number'))]
-        public array $tipMm,
+        #[OA\Property()]
+        public SweepPlaces $frontMm,
+        #[OA\Property()]
+        public SweepPlaces $tipMm,
         #[OA\Property(items: new OA\Items(ref: SweepGroup::class))]
         public array $groups,
     ) {
@@ -63,16 +60,16 @@ final readonly class SweepView
             travel: $sweep->travel->name(),
             revision: $revision,
             index: $sweep->travel->part,
-            positions: $sweep->positions,
-            readings: array_diff_key($columns, array_flip($still)),
+            positions: SweepPlaces::of($sweep->positions),
+            readings: array_map(SweepColumn::of(...), array_diff_key($columns, array_flip($still))),
             still: $still,
             cornerParts: array_map(static fn (array $each): SweepCorner => new SweepCorner(...$each), $sweep->cornerParts($rig)),
             focus: array_map(static fn (array $each): SweepFocus => new SweepFocus(...$each), $sweep->focus($rig)),
-            halfWidths: $sweep->halfWidths,
+            halfWidths: array_map(SweepColumn::of(...), $sweep->halfWidths),
             findings: array_map(SweepFinding::of(...), $sweep->spans),
-            frontMm: $sweep->drawing->frontMm,
-            tipMm: $sweep->drawing->tipMm,
-            groups: array_map(static fn (array $each): SweepGroup => new SweepGroup(...$each), array_values($sweep->drawing->groups)),
+            frontMm: SweepPlaces::of($sweep->drawing->frontMm),
+            tipMm: SweepPlaces::of($sweep->drawing->tipMm),
+            groups: array_map(SweepGroup::of(...), array_values($sweep->drawing->groups)),
         );
     }
 }

@@ -85,9 +85,6 @@ final readonly class Sweep
         return new self($travel, $positions, $columns, $halfWidths, Span::joined($findings), $drawing, $never);
     }
 
-    /** Seven digits that count are more than anybody can set, and half the bytes. */
-    private const DIGITS = '7';
-
     /**
      * Every reading by its name, row by row.
      *
@@ -138,39 +135,6 @@ final readonly class Sweep
 
             return $column[0] === $column[count($column) - 1] && count(array_keys($column, $column[0], true)) === count($column);
         }));
-    }
-
-    /**
-     * All of it by name: what the screen gets, but for whose sweep it is.
-     *
-     * @return array<string, mixed>
-     */
-    public function toArray(Rig $rig): array
-    {
-        $columns = $this->readings($rig);
-        $still = self::still($columns);
-
-        return [
-            'positions' => $this->positions,
-            'readings' => array_diff_key($columns, array_flip($still)),
-            'still' => $still,
-            'cornerParts' => $this->cornerParts($rig),
-            'focus' => $this->focus($rig),
-            'halfWidths' => $this->halfWidths,
-            'findings' => array_map(static fn (Span $span): array => [
-                'code' => $span->finding->code->value,
-                'severity' => $span->finding->severity->value,
-                'index' => $span->finding->part,
-                'pattern' => $span->finding->pattern,
-                'numbers' => (object) $span->finding->numbers,
-                'columns' => (object) $span->held(),
-                'from' => $span->from,
-                'to' => $span->to,
-            ], $this->spans),
-            'frontMm' => $this->drawing->frontMm,
-            'tipMm' => $this->drawing->tipMm,
-            'groups' => array_values($this->drawing->groups),
-        ];
     }
 
     /**
@@ -229,16 +193,10 @@ final readonly class Sweep
         return $stretches;
     }
 
-    /** As JSON. */
-    public function encode(Rig $rig): string
-    {
-        return self::json($this->toArray($rig));
-    }
-
-    /** What is made of a sweep as JSON, with the digits that count. */
+    /** What is made of a sweep as JSON; a figure that stands by itself has the digits of a column's. */
     public static function json(mixed $made): string
     {
-        $before = ini_set('serialize_precision', self::DIGITS);
+        $before = ini_set('serialize_precision', (string) PackedColumn::DIGITS);
         try {
             return json_encode($made, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
         } finally {

@@ -26,7 +26,8 @@ for ($n = 0; $n < 40; $n++) {
     $rig = $make->rig();
     $told = json_encode(RigReport::of($rig)->toArray(), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
     foreach (Travels::of($rig) as $travel) {
-        $told .= Sweep::of($rig, $travel)->encode($rig);
+        $sweep = Sweep::of($rig, $travel);
+        $told .= Sweep::json([$sweep->readings($rig), $sweep->cornerParts($rig), $sweep->focus($rig), $sweep->halfWidths, $sweep->spans, $sweep->drawing]);
     }
     echo $n, ' ', $rig->name, ' ', hash('xxh128', $told), "\n";
 }

@@ -29,7 +29,7 @@ final class SweepTest extends TestCase
                 $sweep = Sweep::of($rig, $travel);
                 $columns = get_object_vars($sweep->columns);
                 $beside = Beside::along($rig, $travel, $sweep->positions);
-                $parts = $sweep->toArray($rig)['cornerParts'];
+                $parts = $sweep->cornerParts($rig);
                 foreach ([0, intdiv(count($sweep->positions), 3), count($sweep->positions) - 1] as $row) {
                     $answer = RigReport::of($rig->with($travel->kind, $travel->part, $sweep->positions[$row]));
                     $name = $rig->name.' '.$travel->name();

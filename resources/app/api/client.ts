@@ -1,11 +1,14 @@
 import createClient from 'openapi-fetch';
 import { strings } from '../strings/index';
+import { unpacked, type Unpacked } from './columns';
 import { answerTo } from './early';
 import type { components, paths } from './generated/schema';
 
 export type Schema = components['schemas'];
 export type RigView = Schema['RigView'];
-export type SweepView = Schema['SweepView'];
+export type SweepView = Unpacked<Schema['SweepView']>;
+export type LightSweep = Unpacked<Schema['LightSweep']>;
+export type ComparedSweep = Unpacked<Schema['ComparedSweep']>;
 export type TrayView = Schema['TrayView'];
 export type KitView = Schema['KitView'];
 export type KitPart = Schema['KitPart'];
@@ -140,7 +143,7 @@ export const api = {
     dropJoint: (joint: number) => unwrap(client.DELETE('/joints/{joint}', { params: { path: { joint } } })),
     compare: (query: ComparisonQuery) => unwrap(client.GET('/comparison', { params: { query } })),
     compareSweep: (query: ComparisonQuery, of: number, travel: string) =>
-        unwrap(client.GET('/comparison/sweep', { params: { query: { ...query, of, travel } } })),
+        unwrap(client.GET('/comparison/sweep', { params: { query: { ...query, of, travel } } })).then(unpacked),
     comparisonAddress: (query: ComparisonQuery, as: 'csv' | 'file') =>
         `/api/comparison?${new URLSearchParams(Object.entries({ ...query, as }).map(([name, value]) => [name, String(value)])).toString()}`,
     compareFiles: (texts: string[], kit?: number) => unwrap(client.POST('/comparison/files', { body: { texts, kit } })),
@@ -299,10 +302,11 @@ export const api = {
     name: (rig: number, revision: number, name: string | null) =>
         unwrap(client.PUT('/rigs/{rig}/name', { params: at(rig), body: { revision, name } })),
     remove: (rig: number) => unwrap(client.DELETE('/rigs/{rig}', { params: at(rig) })),
-    sweep: (rig: number, travel: string) => unwrap(client.GET('/rigs/{rig}/sweep', { params: { ...at(rig), query: { travel } } })),
+    sweep: (rig: number, travel: string) =>
+        unwrap(client.GET('/rigs/{rig}/sweep', { params: { ...at(rig), query: { travel } } })).then(unpacked),
     light: (rig: number) => unwrap(client.GET('/rigs/{rig}/light', { params: at(rig) })),
     lightSweep: (rig: number, travel: string) =>
-        unwrap(client.GET('/rigs/{rig}/light/sweep', { params: { ...at(rig), query: { travel } } })),
+        unwrap(client.GET('/rigs/{rig}/light/sweep', { params: { ...at(rig), query: { travel } } })).then(unpacked),
     shots: (rig: number) => unwrap(client.GET('/rigs/{rig}/shots', { params: at(rig) })),
     railProgramAddress: (rig: number) => `/api/rigs/${rig}/rail-program`,
     measureBracketing: (rig: number, body: Schema['MeasureBracketing']) =>

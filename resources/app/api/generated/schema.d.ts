@@ -2640,12 +2640,12 @@ export interface components {
             travel: components["schemas"]["TravelView"];
             sweep: components["schemas"]["SweepView"];
             /** @description Magnification at the target’s near end */
-            nearScale: (number | null)[];
-            nearDiscMm: (number | null)[];
-            farScale: (number | null)[];
-            farDiscMm: (number | null)[];
-            gaussianMm: (number | null)[];
-            resolvedDetailMm: (number | null)[];
+            nearScale: components["schemas"]["SweepColumn"];
+            nearDiscMm: components["schemas"]["SweepColumn"];
+            farScale: components["schemas"]["SweepColumn"];
+            farDiscMm: components["schemas"]["SweepColumn"];
+            gaussianMm: components["schemas"]["SweepColumn"];
+            resolvedDetailMm: components["schemas"]["SweepColumn"];
         };
         /** @description Rigs side by side: what each has, who is best in what, who is beaten by whom. */
         ComparisonView: {
@@ -3308,9 +3308,9 @@ export interface components {
         LightSweep: {
             travel: string;
             revision: number;
-            positions: number[];
+            positions: components["schemas"]["SweepPlaces"];
             columns: {
-                [key: string]: (number | null)[];
+                [key: string]: components["schemas"]["SweepColumn"];
             };
         };
         /** @description Figures of light of a rig as it stands, its plan completed from its kit, and what the kit has to light it with. */
@@ -4493,6 +4493,16 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        /** @description A column of a sweep, packed: a figure is its whole number / 10^decimals, the whole numbers are the steps summed up `order` times over. */
+        SweepColumn: {
+            decimals: number;
+            /** @description How often sums are made of the steps, 0 to 3 */
+            order: number;
+            /** @description Of the rows that have a figure, the first as a step from 0 */
+            steps: number[];
+            /** @description First and last row of the stretches without a figure */
+            none: number[][];
+        };
         /** @description Rows of a sweep over which one part darkens the corner. */
         SweepCorner: {
             from: number;
@@ -4511,7 +4521,7 @@ export interface components {
                 [key: string]: number | string;
             };
             columns: {
-                [key: string]: (number | null)[];
+                [key: string]: components["schemas"]["SweepColumn"];
             };
             from: number;
             to: number;
@@ -4525,30 +4535,38 @@ export interface components {
         };
         /** @description A refracting group of the drawing, row by row. */
         SweepGroup: {
-            zi: number[];
-            zo: number[];
-            cone: (number | null)[];
-            chief: (number | null)[];
+            zi: components["schemas"]["SweepPlaces"];
+            zo: components["schemas"]["SweepPlaces"];
+            cone: components["schemas"]["SweepColumn"];
+            chief: components["schemas"]["SweepColumn"];
+        };
+        /** @description A column of a sweep that has a figure in every row, packed as SweepColumn is. */
+        SweepPlaces: {
+            decimals: number;
+            /** @description How often sums are made of the steps, 0 to 3 */
+            order: number;
+            /** @description The first as a step from 0 */
+            steps: number[];
         };
         /** @description Every reading at every position of one control. */
         SweepView: {
             travel: string;
             revision: number;
             index: number;
-            positions: number[];
+            positions: components["schemas"]["SweepPlaces"];
             readings: {
-                [key: string]: (number | null)[];
+                [key: string]: components["schemas"]["SweepColumn"];
             };
             /** @description Readings that this control doesn’t move: the rig tells them */
             still: string[];
             cornerParts: components["schemas"]["SweepCorner"][];
             focus: components["schemas"]["SweepFocus"][];
             halfWidths: {
-                [key: string]: (number | null)[];
+                [key: string]: components["schemas"]["SweepColumn"];
             };
             findings: components["schemas"]["SweepFinding"][];
-            frontMm: number[];
-            tipMm: number[];
+            frontMm: components["schemas"]["SweepPlaces"];
+            tipMm: components["schemas"]["SweepPlaces"];
             groups: components["schemas"]["SweepGroup"][];
         };
         /** @description A figure of a lens that is taken otherwise than it was given, or that a rule filled in. */

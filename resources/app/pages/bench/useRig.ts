@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo } from 'react';
-import { api, Away, Refused, type RigView, type Schema, type Step, type SweepView } from '../../api/client';
+import { api, Away, type LightSweep, Refused, type RigView, type Schema, type Step, type SweepView } from '../../api/client';
 import { keys } from '../../api/queries';
 import { useWaiting } from '../../offline/useWaiting';
 import { strings } from '../../strings/index';
@@ -90,7 +90,7 @@ function carry(queries: QueryClient, rig: RigView, before: number, name: string)
 
 /** So does its table of light; and light as the rig stands now is a row of it, so that nothing springs back meanwhile. */
 function carryLight(queries: QueryClient, rig: RigView, before: number, name: string): void {
-    const table = queries.getQueryData<Schema['LightSweep']>(keys.lightSweep(rig.id, before, name));
+    const table = queries.getQueryData<LightSweep>(keys.lightSweep(rig.id, before, name));
     const light = queries.getQueryData<Schema['LightView']>(keys.light(rig.id, before));
     const value = rig.travels.find((travel) => travel.name === name)?.value;
     const row = value === undefined ? -1 : (table?.positions.indexOf(value) ?? -1);

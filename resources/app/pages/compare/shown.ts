@@ -1,4 +1,4 @@
-import type { Schema } from '../../api/client';
+import type { ComparedSweep, Schema } from '../../api/client';
 import { between } from '../../picture/layers';
 import type { Shot } from '../../picture/paint';
 import { movedParts } from '../../rig/displayedReadings';
@@ -10,7 +10,7 @@ type Target = Schema['TargetView'];
 export interface Held {
     id: number;
     row: number;
-    sweep: Schema['ComparedSweep'];
+    sweep: ComparedSweep;
 }
 
 /** The readings that a sweep tells and a comparison shows. */

@@ -1,9 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Schema } from '../../api/client';
+import type { ComparedSweep } from '../../api/client';
 import { withSet } from './asked';
 import type { Held, Rig } from './shown';
 
-type Sweep = Schema['ComparedSweep'];
+type Sweep = ComparedSweep;
 
 /** What a hand does to a control: moves it, lets it go, or types what it is to be. */
 export interface Hand {

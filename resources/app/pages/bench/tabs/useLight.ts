@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { api, type RigView, type Schema } from '../../../api/client';
+import { api, type LightSweep, type RigView, type Schema } from '../../../api/client';
 import { keys } from '../../../api/queries';
 import { ofSameRig } from './planned';
 import type { ActiveSweep } from '../../../rig/displayedReadings';
@@ -43,7 +43,7 @@ export function useLight(rig: RigView, held: ActiveSweep | null, wanted: { activ
         // eslint-disable-next-line react-hooks/exhaustive-deps -- once per revision
     }, [queries, id, revision, tables]);
 
-    const table = held ? queries.getQueryData<Schema['LightSweep']>(keys.lightSweep(id, revision, held.sweep.travel)) : undefined;
+    const table = held ? queries.getQueryData<LightSweep>(keys.lightSweep(id, revision, held.sweep.travel)) : undefined;
     const figure: LightFigure = (name) => (held ? table?.columns[name]?.[held.row] : light.data?.figures[name]);
     return { light, figure };
 }
