@@ -11,6 +11,9 @@ use ZincThimble\Core\Joint\Fit;
 /** Whether a part goes on a joint, and how or why not, in a few words. */
 final class FitReason
 {
+    /** Of what goes on only turned round. */
+    public const REVERSED = 'goes on reversed';
+
     /**
      * @param  ?Fit  $turned  how it fits turned round; null = it can't be
      * @return array{bool, string} nothing is said of what goes on as it is
@@ -19,7 +22,7 @@ final class FitReason
     {
         return match (true) {
             $fit->holds() && $fit !== Fit::Unknown => [true, ''],
-            $turned === Fit::Mates => [true, 'goes on reversed'],
+            $turned === Fit::Mates => [true, self::REVERSED],
             default => [false, self::of($fit, $part, $front)],
         };
     }

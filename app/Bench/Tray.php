@@ -56,9 +56,13 @@ final class Tray
             [$fits, $reason] = $this->verdict($rig, $index, $behind, $ahead, $part, $made[$part->id] ?? null, $front, $left);
             $way = $fits || ! isset($made[$part->id]) ? [] : $this->way($rig, $index, $front, $made[$part->id], $rings, $free);
             $view = new TrayPart(
-                self::part($part), $fits, $way === [] ? $reason : 'with '.implode(' + ', array_map(static fn (Spacer $ring): string => $ring->label(), $way)), max(0, $left),
-                array_map(static fn (Spacer $ring): int => $ring->document->intOr(RigStore::REFERENCE, 0), $way),
-                array_map(static fn (Spacer $ring): string => $ring->label(), $way),
+                part: self::part($part),
+                fits: $fits,
+                reason: $way === [] ? $reason : 'with '.implode(' + ', array_map(static fn (Spacer $ring): string => $ring->label(), $way)),
+                reversed: $reason === FitReason::REVERSED,
+                left: max(0, $left),
+                via: array_map(static fn (Spacer $ring): int => $ring->document->intOr(RigStore::REFERENCE, 0), $way),
+                viaNames: array_map(static fn (Spacer $ring): string => $ring->label(), $way),
             );
             if ($fits) {
                 $fitting[] = $view;

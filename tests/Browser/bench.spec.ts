@@ -161,3 +161,39 @@ test('a mend is carried out by its button, and undone', async ({ page }) => {
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(page.getByRole('option', { name: /^Tube 9,/ })).toBeVisible();
 });
+
+test('a part that is put in stands there at once, without light or figures until they are worked out', async ({ page }) => {
+    await openDemonstration(page, 'Sedge seed, coat pattern');
+    const drawing = page.getByRole('img', { name: 'Drawing' });
+    const figures = page.getByRole('complementary').locator('[aria-busy]').first();
+    const names = () => drawing.locator('text title').allTextContents();
+    await expect(drawing.locator('[data-plane]')).toHaveCount(1);
+    await page.waitForLoadState('networkidle');
+    const before = await names();
+    type How = 'takes it' | 'breaks down';
+    let answer: (how: How) => void = () => undefined;
+    await page.route('**/steps', async (route) => {
+        const how = await new Promise<How>((resolve) => (answer = resolve));
+        await (how === 'takes it' ? route.continue() : route.fulfill({ status: 500, json: { message: 'broken' } }));
+    });
+    const part = page.locator('[cmdk-item]:not([aria-disabled=true])').first();
+    const name = (await part.locator('p').first().innerText()).trim();
+
+    await part.click();
+    await expect.poll(names).toEqual([...before, name]);
+    await expect(figures).toHaveAttribute('aria-busy', 'true');
+    await expect(drawing.locator('[data-plane]')).toHaveCount(0);
+    answer('breaks down');
+    await expect.poll(names).toEqual(before);
+    await expect(figures).toHaveAttribute('aria-busy', 'false');
+    await expect(drawing.locator('[data-plane]')).toHaveCount(1);
+
+    await part.click();
+    await expect.poll(names).toEqual([...before, name]);
+    const there = await drawing.locator('g.cursor-pointer').count();
+    answer('takes it');
+    await expect(figures).toHaveAttribute('aria-busy', 'false');
+    await expect(drawing.locator('[data-plane]')).toHaveCount(1);
+    await expect.poll(names).toEqual([...before, name]);
+    await expect(drawing.locator('g.cursor-pointer')).toHaveCount(there);
+});

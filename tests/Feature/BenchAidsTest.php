@@ -104,6 +104,7 @@ final class BenchAidsTest extends TestCase
         $ring = array_values(array_filter($parts, static fn (array $each): bool => $each['part']['name'] === 'Two threads'))[0];
         $glass = array_values(array_filter($parts, static fn (array $each): bool => $each['part']['name'] === 'Great glass'))[0];
         $this->assertSame([true, 'goes on reversed'], [$ring['fits'], $ring['reason']], json_encode(array_keys($tray)) ?: '');
+        $this->assertSame([true, false], [$ring['reversed'], $glass['reversed']]);
         $this->assertSame(['Two threads'], $glass['viaNames']);
         $on = $this->step($rig, ['action' => 'insert', 'index' => 1, 'parts' => [...$glass['via'], $glass['part']['id']]]);
         $this->assertSame([false, true, false], array_column($on['chain'], 'reversed'));

@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use OpenApi\Attributes as OA;
 
 /** A part of the kit and whether it goes on the chosen joint. */
-#[OA\Schema(required: ['part', 'fits', 'reason', 'left', 'via', 'viaNames'])]
+#[OA\Schema(required: ['part', 'fits', 'reason', 'reversed', 'left', 'via', 'viaNames'])]
 final readonly class TrayPart
 {
     /**
@@ -21,6 +21,8 @@ final readonly class TrayPart
         public bool $fits,
         #[OA\Property()]
         public string $reason,
+        #[OA\Property(description: 'Whether it goes on only turned round')]
+        public bool $reversed,
         #[OA\Property()]
         public int $left,
         #[OA\Property(description: 'Parts that go in between, from the camera outwards', items: new OA\Items(type: 'integer'))]

@@ -1,4 +1,5 @@
 import type { Schema } from '../api/client';
+import { lyingAt } from './asked';
 import type { Frame } from './frame';
 import { OtherShape } from './OtherShape';
 import { PartShape } from './shapes';
@@ -37,29 +38,7 @@ export function PartSilhouette({ part, scale, tallest = 78, travel = false }: Pr
     };
     return (
         <svg width={width + 2} height={height} aria-hidden="true">
-            <PartShape
-                frame={frame}
-                part={{
-                    index: 0,
-                    kind: part.kind,
-                    label: part.name,
-                    reversed: false,
-                    rearMm: 0,
-                    frontMm: silhouette.lengthMm,
-                    outerMm: silhouette.outerMm,
-                    frontOuterMm: silhouette.frontOuterMm,
-                    rearOuterMm: silhouette.rearOuterMm,
-                    estimated: false,
-                    design: silhouette.design,
-                    elements: 1,
-                    planeMm: null,
-                    stopMm: null,
-                    footMm: null,
-                    contacts: false,
-                    minMm: silhouette.lengthMm,
-                    maxMm: silhouette.lengthMm,
-                }}
-            />
+            <PartShape frame={frame} part={lyingAt({ part, reversed: false }, 0, 0)} />
             {way > 0 && (
                 <g stroke="var(--brass)" fill="none">
                     <path d={`M${body} ${height / 2}H${width}`} strokeDasharray="3 2" />

@@ -21,8 +21,8 @@ interface Props {
     reachMm: number | null;
     workingDistanceMm: number | null;
     lightGapDeg: number | null;
-    /** Where it is sharp. */
-    focus: Schema['RigView']['focus'];
+    /** Where it is sharp; null = not known yet. */
+    focus: Schema['RigView']['focus'] | null;
     /** Places of parts whose joint does not fit. */
     misfits: ReadonlySet<number>;
     selected: number;

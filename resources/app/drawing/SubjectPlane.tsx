@@ -52,13 +52,15 @@ interface PlaneProps {
     frame: Frame;
     workingDistanceMm: number | null;
     lightGapDeg: number | null;
-    focus: Schema['RigView']['focus'];
+    /** null = where it is sharp isn't known yet, and nothing is said of it. */
+    focus: Schema['RigView']['focus'] | null;
     units: Units;
 }
 
 /** Plane of focus, working distance, and the angle from which light still gets in. No text lies on an outline. */
 export function SubjectPlane({ drawing, frame, workingDistanceMm, lightGapDeg, focus, units }: PlaneProps) {
     const { x, y } = frame;
+    if (focus === null) return null;
     if (drawing.subjectMm === null || workingDistanceMm === null) return <NoPlane drawing={drawing} frame={frame} focus={focus} />;
     const tip = x(drawing.tipMm);
     const rim = y(drawing.tipDiameterMm / 2);
@@ -140,7 +142,7 @@ export function SubjectPlane({ drawing, frame, workingDistanceMm, lightGapDeg, f
 }
 
 /** Sharp at no distance that could be drawn. */
-function NoPlane({ drawing, frame, focus }: Pick<PlaneProps, 'drawing' | 'frame' | 'focus'>) {
+function NoPlane({ drawing, frame, focus }: { drawing: Drawing; frame: Frame; focus: Schema['RigView']['focus'] }) {
     const end = frame.subjectX ?? frame.x(frame.lastMm);
     return (
         <g>

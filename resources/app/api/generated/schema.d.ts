@@ -4650,6 +4650,8 @@ export interface components {
             part: components["schemas"]["PartView"];
             fits: boolean;
             reason: string;
+            /** @description Whether it goes on only turned round */
+            reversed: boolean;
             left: number;
             /** @description Parts that go in between, from the camera outwards */
             via: number[];

@@ -1,9 +1,10 @@
 import { DndContext, MouseSensor, pointerWithin, TouchSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { api, Refused, type Schema, type SweepView, type TravelView } from '../../api/client';
+import { api, Refused, type Schema, type Step, type SweepView, type TravelView } from '../../api/client';
 import { keys } from '../../api/queries';
+import { askedDrawing, type Lying } from '../../drawing/asked';
 import { download, svgOf } from '../../drawing/exportSvg';
 import { jointItem, partItem, type Pointed } from '../../drawing/RigDrawing';
 import { fNumber, length, magnification } from '../../ui/figures';
@@ -18,9 +19,9 @@ import { ChainList } from './ChainList';
 import { ConflictDialog } from './ConflictDialog';
 import { ChartsDialog } from './Charts';
 import { nearest } from '../../strip/ownScale';
-import type { ReadingName } from '../../rig/displayedReadings';
-import { HeldControls, HeldDrawing, HeldFrame, HeldLight, HeldReadings, HeldShots, HeldTwoFigures, StillOld } from './Held';
-import { BenchContext, liveOf, nothingInHand, shownOf } from './inHand';
+import type { ActiveSweep, ReadingName } from '../../rig/displayedReadings';
+import { Following, HeldControls, HeldDrawing, HeldFrame, HeldLight, HeldReadings, HeldShots, HeldTwoFigures, StillOld } from './Held';
+import { BenchContext, liveOf, shownOf, told, type Asked } from './inHand';
 import { DescribeDialog } from './DescribeDialog';
 import { FirstRigs } from './FirstRigs';
 import { News } from './News';
@@ -30,6 +31,7 @@ import { asksNear } from './asksNear';
 import { SetTo } from './SetTo';
 import { StatesDialog } from './StatesDialog';
 import { TrayPanel } from './TrayPanel';
+import { lyingIn, trayAt } from './trayAt';
 import { useRig, useSweeps } from './useRig';
 import { works, WorkTabs, type Work } from './tabs/WorkTabs';
 
@@ -46,6 +48,7 @@ interface Props {
 export function Bench({ id, person, rigs }: Props) {
     const { units, letterKeys } = usePreferences();
     const navigate = useNavigate();
+    const queries = useQueryClient();
     const { query, change, step, undo, redo, rename, waiting } = useRig(id, person.id);
     const rig = query.data;
     const { refetch } = query;
@@ -58,7 +61,8 @@ export function Bench({ id, person, rigs }: Props) {
         // Trying mends out takes the server longest: the sweeps go first.
         enabled: rig !== undefined && rig.findings.length > 0 && ready === rig.revision,
     });
-    const [hand] = useState(nothingInHand);
+    const [hand] = useState(told<ActiveSweep>);
+    const [remade] = useState(told<Asked>);
     const [fetching, setFetching] = useState<string | null>(null);
     const [selected, setSelected] = useState<number | null>(null);
     const [keeping, setKeeping] = useState(false);
@@ -93,7 +97,7 @@ export function Bench({ id, person, rigs }: Props) {
     const kept = set === null ? undefined : sweeps.ready(set.travel);
     const resting = useMemo(() => (set && kept ? { sweep: kept, row: nearest(kept.positions, set.value) } : null), [set?.value, kept]); // eslint-disable-line react-hooks/exhaustive-deps -- a set is made anew each time
     const parked = useMemo(() => waitingValues(waiting.steps), [waiting.steps]);
-    const bench = useMemo(() => (rig ? { rig, hand, resting } : null), [rig, hand, resting]);
+    const bench = useMemo(() => (rig ? { rig, hand, asked: remade, resting } : null), [rig, hand, remade, resting]);
 
     // What the hand asked for is shown as soon as its sweep at the rig's present setting is here, and nothing before that:
     // while a step is under way, the sweeps at hand are those of the setting before it.
@@ -168,19 +172,34 @@ export function Bench({ id, person, rigs }: Props) {
         // eslint-disable-next-line react-hooks/exhaustive-deps -- once per revision
     }, [revision]);
 
+    // Parts are drawn off and on as soon as it is asked; their figures come with the answer.
+    const remake = useCallback(
+        async (what: Step, index: number, off: number, on: readonly Lying[] | undefined) => {
+            const mine =
+                rig && on && remade.read() === null ? { revision: rig.revision, drawing: askedDrawing(rig.drawing, index, off, on) } : null;
+            if (mine) remade.hold(mine);
+            try {
+                return await step(what);
+            } finally {
+                if (mine && remade.read() === mine) remade.hold(null);
+            }
+        },
+        [rig, step, remade],
+    );
     const insert = useCallback(
-        async (parts: number[], at = tooFew) => {
+        async (on: readonly Lying[], at = tooFew) => {
             chain.current?.focus();
+            const parts = on.map(({ part }) => part.id);
             if (swapping !== null) {
                 setSwapping(null);
                 const [part] = parts;
-                if (part !== undefined) await step({ action: 'swap', index: swapping, part });
+                if (part !== undefined) await remake({ action: 'swap', index: swapping, part }, swapping, 1, on);
                 return;
             }
-            await step({ action: 'insert', index: at, parts });
+            await remake({ action: 'insert', index: at, parts }, at, 0, on);
             setSelected(jointItem(at + parts.length));
         },
-        [step, tooFew, swapping],
+        [remake, tooFew, swapping],
     );
     const shiftPart = useCallback(
         async (from: number, to: number) => {
@@ -199,8 +218,9 @@ export function Bench({ id, person, rigs }: Props) {
             void shiftPart(from, at > from ? at - 1 : at).catch(() => undefined);
         } else if (taken !== undefined) {
             setSwapping(null);
-            api.tray(rig.id, at)
-                .then((tray) => insert([...(tray.parts.find(({ part: each }) => each.id === taken)?.via ?? []), taken], at))
+            queries
+                .query(trayAt(rig, at))
+                .then((tray) => insert(lyingIn(tray, taken), at))
                 .catch(() => undefined);
         }
     };
@@ -211,10 +231,10 @@ export function Bench({ id, person, rigs }: Props) {
     );
     const takeOff = useCallback(
         async (at: number) => {
-            await step({ action: 'remove', index: at });
+            await remake({ action: 'remove', index: at }, at, 1, []);
             setSelected(jointItem(at));
         },
-        [step],
+        [remake],
     );
     const turn = useCallback((at: number) => void step({ action: 'turn', index: at }).catch(() => undefined), [step]);
     const makeshift = useCallback(
@@ -326,7 +346,11 @@ export function Bench({ id, person, rigs }: Props) {
                             onRedo={redo}
                         />
                     </Bar>
-                    {bench && <HeldTwoFigures units={units} />}
+                    {bench && (
+                        <Following>
+                            <HeldTwoFigures units={units} />
+                        </Following>
+                    )}
                     <main id="main" className="grid min-h-0 flex-1 max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_412px]">
                         <div className="flex min-h-0 min-w-0 flex-col px-4 pt-2">
                             <div className="flex flex-wrap items-center gap-x-3">
@@ -470,7 +494,9 @@ export function Bench({ id, person, rigs }: Props) {
                                                                 chain.current?.focus();
                                                             }}
                                                         />
-                                                        <HeldFrame units={units} />
+                                                        <Following>
+                                                            <HeldFrame units={units} />
+                                                        </Following>
                                                     </div>
                                                 </>
                                             ),
@@ -509,13 +535,15 @@ export function Bench({ id, person, rigs }: Props) {
                             aria-label={strings.readings.title}
                         >
                             {bench && (
-                                <HeldReadings
-                                    mends={mends.data}
-                                    busy={change.isPending}
-                                    units={units}
-                                    onPoint={setPointed}
-                                    onMend={(mend) => void step(mend.step).catch(() => undefined)}
-                                />
+                                <Following>
+                                    <HeldReadings
+                                        mends={mends.data}
+                                        busy={change.isPending}
+                                        units={units}
+                                        onPoint={setPointed}
+                                        onMend={(mend) => void step(mend.step).catch(() => undefined)}
+                                    />
+                                </Following>
                             )}
                         </aside>
                     </main>

@@ -1,4 +1,4 @@
-import { useMemo, type ComponentProps, type Ref } from 'react';
+import { useMemo, type ComponentProps, type ReactNode, type Ref } from 'react';
 import type { Schema } from '../../api/client';
 import { RigDrawing, type Pointed } from '../../drawing/RigDrawing';
 import { misfits } from '../../rig/displayedReadings';
@@ -8,7 +8,7 @@ import { Readings, TwoFigures } from '../../rig/Readings';
 import { strings } from '../../strings/index';
 import type { Units } from '../../ui/figures';
 import { Controls } from './Controls';
-import { useIsHeld, useLive, useShown } from './inHand';
+import { useAsked, useIsHeld, useLive, useShown } from './inHand';
 import { Move } from './Move';
 import { drawnSubject, plannedFlash } from './tabs/drawn';
 import { Light } from './tabs/Light';
@@ -28,15 +28,40 @@ interface DrawingProps {
     onLaidOut: (centres: ReadonlyMap<number, number>, width: number) => void;
 }
 
+const none: ReadonlySet<number> = new Set();
+
 /** The rig as it stands under the hand. */
 export function HeldDrawing({ work, selected, onSelect, units, pointed, zoom, ref, onLaidOut }: DrawingProps) {
     const { rig, live, shown } = useShown();
+    const asked = useAsked();
     const wrong = useMemo(() => misfits(rig), [rig]);
     // A plan's flash, and the subject before the rig, are drawn while light or shots are worked on.
     const flash = useMemo(() => (work === 'light' ? plannedFlash(rig) : null), [rig, work]);
     const sweep = live?.sweep;
     const tip = useMemo(() => (sweep ? Math.max(...sweep.tipMm) : rig.drawing.tipMm), [sweep, rig]);
     const furthest = useMemo(() => (sweep ? maxOf(sweep.readings.subjectDistanceMm) : rig.drawing.subjectMm), [sweep, rig]);
+    // The parts at once, light and subject with the answer.
+    if (asked) {
+        return (
+            <RigDrawing
+                drawing={asked.drawing}
+                cameraName={rig.camera.name}
+                tipMm={asked.drawing.tipMm}
+                reachMm={rig.drawing.subjectMm}
+                workingDistanceMm={null}
+                lightGapDeg={null}
+                focus={null}
+                misfits={none}
+                selected={selected}
+                onSelect={onSelect}
+                units={units}
+                nearMm={null}
+                farMm={null}
+                zoom={zoom}
+                ref={ref}
+            />
+        );
+    }
     return (
         <RigDrawing
             drawing={shown.drawing}
@@ -112,6 +137,16 @@ export function HeldLight(props: Omit<ComponentProps<typeof Light>, 'held'>) {
 export function HeldShots(props: Omit<ComponentProps<typeof Shots>, 'held'>) {
     const isHeld = useIsHeld();
     return <Shots held={props.active && isHeld} {...props} />;
+}
+
+/** Figures that are about to be others: told, and paler where the answer takes its time. */
+export function Following({ children }: { children: ReactNode }) {
+    const waits = useAsked() !== null;
+    return (
+        <div aria-busy={waits} className={waits ? 'opacity-40 transition-opacity delay-150 duration-100' : ''}>
+            {children}
+        </div>
+    );
 }
 
 /** Figures are those of before what waits, where no sweep tells them. */

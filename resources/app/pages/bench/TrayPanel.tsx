@@ -2,12 +2,12 @@ import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-quer
 import { useDraggable } from '@dnd-kit/core';
 import { Command } from 'cmdk';
 import { useState, type KeyboardEvent, type Ref } from 'react';
-import { api, type RigView, type Schema } from '../../api/client';
-import { keys } from '../../api/queries';
+import type { RigView, Schema } from '../../api/client';
+import type { Lying } from '../../drawing/asked';
 import { PartSilhouette } from '../../drawing/PartSilhouette';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
-import { makeOf } from './useRig';
+import { lyingIn, trayAt } from './trayAt';
 import { narrowLook } from '../../ui/Narrow';
 import { measureIn } from '../../ui/figures';
 
@@ -18,7 +18,7 @@ interface Props {
     busy: boolean;
     /** A part that is to be swapped; null = parts are put in at the joint. */
     swapping: string | null;
-    onInsert: (parts: number[]) => Promise<void>;
+    onInsert: (parts: readonly Lying[]) => Promise<void>;
     onLeave: () => void;
 }
 
@@ -26,7 +26,7 @@ interface Props {
 export function TrayPanel({ ref, rig, index, busy, swapping, onInsert, onLeave }: Props) {
     const [search, setSearch] = useState('');
     const [chosen, setChosen] = useState('');
-    const of = { queryKey: keys.tray(rig.id, makeOf(rig), index), queryFn: () => api.tray(rig.id, index) };
+    const of = trayAt(rig, index);
     const tray = useQuery({ ...of, placeholderData: keepPreviousData });
     const parts = tray.data?.parts ?? [];
     const fitting = parts.filter((each) => each.fits).length;
@@ -47,8 +47,8 @@ export function TrayPanel({ ref, rig, index, busy, swapping, onInsert, onLeave }
         // For a moment the tray shows what went on the joint before: what leads to this one is asked anew.
         const now = tray.isPlaceholderData ? await queries.query(of) : tray.data;
         const fresh = now?.parts.find(({ part }) => part.id === each.part.id);
-        if (!fresh || !usable(fresh)) return;
-        await onInsert(swapping === null ? [...fresh.via, fresh.part.id] : [fresh.part.id]);
+        if (!now || !fresh || !usable(fresh)) return;
+        await onInsert(lyingIn(now, fresh.part.id, swapping === null));
     };
     const onKeyDown = (event: KeyboardEvent) => {
         if (event.key === 'Escape') {

@@ -1,16 +1,26 @@
 import { createContext, use, useSyncExternalStore } from 'react';
-import type { RigView } from '../../api/client';
+import type { RigView, Schema } from '../../api/client';
 import { displayedReadings, type ActiveSweep, type DisplayedReadings } from '../../rig/displayedReadings';
 
-/** What the hand holds, outside of the page's state: a step of it is told to what shows it, and to nothing else. */
-export interface InHand {
-    read: () => ActiveSweep | null;
-    hold: (next: ActiveSweep | null) => void;
+/** Something outside of the page's state: a change of it is told to what shows it, and to nothing else. */
+export interface Told<T> {
+    read: () => T | null;
+    hold: (next: T | null) => void;
     watch: (told: () => void) => () => void;
 }
 
-export function nothingInHand(): InHand {
-    let held: ActiveSweep | null = null;
+/** What the hand holds. */
+export type InHand = Told<ActiveSweep>;
+
+/** A rig as it will stand when what was asked of its parts is done; it is drawn until the answer is here. */
+export interface Asked {
+    /** The revision that it was asked of. */
+    revision: number;
+    drawing: Schema['DrawingView'];
+}
+
+export function told<T>(): Told<T> {
+    let held: T | null = null;
     const watchers = new Set<() => void>();
     return {
         read: () => held,
@@ -19,17 +29,18 @@ export function nothingInHand(): InHand {
             held = next;
             for (const tell of watchers) tell();
         },
-        watch(told) {
-            watchers.add(told);
-            return () => watchers.delete(told);
+        watch(tell) {
+            watchers.add(tell);
+            return () => watchers.delete(tell);
         },
     };
 }
 
-/** The rig on the bench, what is in the hand, and where a control rests whose step waits to be sent. */
+/** The rig on the bench, what is in the hand, what was asked of its parts, and where a control rests whose step waits to be sent. */
 export interface OnBench {
     rig: RigView;
     hand: InHand;
+    asked: Told<Asked>;
     resting: ActiveSweep | null;
 }
 
@@ -74,4 +85,11 @@ export function useShown(): { rig: RigView; live: ActiveSweep | null; shown: Dis
     const { rig } = useBench();
     const live = useLive();
     return { rig, live, shown: shownOf(rig, live) };
+}
+
+/** What was asked of the parts and isn't answered yet. */
+export function useAsked(): Asked | null {
+    const { rig, asked } = useBench();
+    const now = useSyncExternalStore(asked.watch, asked.read);
+    return now?.revision === rig.revision ? now : null;
 }
