@@ -14,48 +14,43 @@ namespace ZincThimble\Core\Optics;
  */
 final class RayMatrix
 {
-    public readonly float $a;
-
-    public readonly float $b;
-
-    public readonly float $c;
-
-    public readonly float $d;
-
-    /** Rear of the front assembly to its last principal plane, and to its front-most metal, mm; behind a port the first is reduced. */
-    public readonly float $last;
-
-    public readonly float $front;
-
-    /** The front-most metal in reduced distances, and the index of what lies before it; in air the same as `front`, and 1. */
-    public readonly float $reduced;
-
-    public readonly float $medium;
-
-    /** @var list<float> openings: axial height = alpha z + beta, field height = alpha */
-    public readonly array $alpha;
-
-    /** @var list<float> */
-    public readonly array $beta;
-
-    /** @var list<float> clear radius; of the working diaphragm at its widest */
-    public readonly array $radius;
-
-    /** Which opening is the working diaphragm; -1 = none. */
-    public readonly int $working;
-
-    /** Numerical aperture of an objective; null = none. */
-    public readonly ?float $na;
-
-    /** What the first lens loses by itself where its electronics show the effective number: marked = set / this. */
-    public readonly float $shown;
+    /**
+     * @param  list<float>  $alpha  openings: axial height = alpha z + beta, field height = alpha
+     * @param  list<float>  $beta
+     * @param  list<float>  $radius  clear radius; of the working diaphragm at its widest
+     */
+    private function __construct(
+        /** Place of the ring, 0 to 1. */
+        public readonly float $s,
+        public readonly float $a,
+        public readonly float $b,
+        public readonly float $c,
+        public readonly float $d,
+        /** Rear of the front assembly to its last principal plane, mm; behind a port reduced. */
+        public readonly float $last,
+        /** Rear of the front assembly to its front-most metal, mm. */
+        public readonly float $front,
+        /** The same in reduced distances, and the index of what lies before it; in air the same as `front`, and 1. */
+        public readonly float $reduced,
+        public readonly float $medium,
+        public readonly array $alpha,
+        public readonly array $beta,
+        public readonly array $radius,
+        /** Which opening is the working diaphragm; -1 = none. */
+        public readonly int $working,
+        /** Numerical aperture of an objective; null = none. */
+        public readonly ?float $na,
+        /** What the first lens loses by itself where its electronics show the effective number: marked = set / this. */
+        public readonly float $shown,
+    ) {
+    }
 
     /**
      * @param  Axis  $axis  the front assembly directly on a camera
      * @param  float  $zero  where its rear stands there, mm
      * @param  float  $s  place of the ring
      */
-    public function __construct(Axis $axis, float $zero, public readonly float $s, ?float $widest)
+    public static function of(Axis $axis, float $zero, float $s, ?float $widest): self
     {
         $a = 1.0;
         $b = 0.0;
@@ -92,19 +87,48 @@ final class RayMatrix
                 $radius[] = $axis->openR[$j];
             }
         }
-        $this->a = $a;
-        $this->b = $b;
-        $this->c = $c;
-        $this->d = $d;
-        $this->last = $at - $zero;
-        $this->front = $axis->front - $zero;
-        $this->reduced = $axis->frontOptical - $zero;
-        $this->medium = $axis->medium;
-        $this->alpha = $alpha;
-        $this->beta = $beta;
-        $this->radius = $radius;
-        $this->working = $working;
-        $this->na = $axis->na;
-        $this->shown = $axis->marked !== null && $widest !== null ? $widest / $axis->marked : 1.0;
+
+        return new self(
+            s: $s, a: $a, b: $b, c: $c, d: $d, last: $at - $zero, front: $axis->front - $zero, reduced: $axis->frontOptical - $zero, medium: $axis->medium,
+            alpha: $alpha, beta: $beta, radius: $radius, working: $working, na: $axis->na, shown: $axis->marked !== null && $widest !== null ? $widest / $axis->marked : 1.0,
+        );
+    }
+
+    /** The ring somewhere between two places, where a lens carries everything along as a whole: what looks at it from further off sees straight lines. */
+    public static function carried(self $from, self $to, float $s): self
+    {
+        $share = ($s - $from->s) / ($to->s - $from->s);
+        $beta = [];
+        foreach ($from->beta as $j => $height) {
+            $beta[] = $height + $share * ($to->beta[$j] - $height);
+        }
+
+        return new self(
+            s: $s, a: $from->a, b: $from->b + $share * ($to->b - $from->b), c: $from->c, d: $from->d + $share * ($to->d - $from->d),
+            last: $from->last + $share * ($to->last - $from->last), front: $from->front + $share * ($to->front - $from->front), reduced: $from->reduced + $share * ($to->reduced - $from->reduced),
+            medium: $from->medium, alpha: $from->alpha, beta: $beta, radius: $from->radius, working: $from->working, na: $from->na, shown: $from->shown,
+        );
+    }
+
+    /** Whether two say the same, to the last few bits. */
+    public function isSame(self $other): bool
+    {
+        if ($this->working !== $other->working || $this->medium !== $other->medium || $this->na !== $other->na || $this->shown !== $other->shown || count($this->radius) !== count($other->radius)
+            || ! self::near($this->a, $other->a) || ! self::near($this->b, $other->b) || ! self::near($this->c, $other->c) || ! self::near($this->d, $other->d)
+            || ! self::near($this->last, $other->last) || ! self::near($this->front, $other->front) || ! self::near($this->reduced, $other->reduced)) {
+            return false;
+        }
+        foreach ($this->radius as $j => $radius) {
+            if (! self::near($radius, $other->radius[$j]) || ! self::near($this->alpha[$j], $other->alpha[$j]) || ! self::near($this->beta[$j], $other->beta[$j])) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private static function near(float $one, float $other): bool
+    {
+        return abs($one - $other) <= 1e-12 * max(1.0, abs($one));
     }
 }

@@ -15,49 +15,63 @@ final class Curve
     /** Halvings that find where a limit is met between two places of the ring. */
     private const HALVINGS = 18;
 
-    /** @var list<FrontSetting> that fit, in the order of the ring */
-    public array $points = [];
+    /** @var list<float> where each point stands, mm, in the order of the ring: what the search goes through */
+    public array $z = [];
 
     /** @var list<bool> whether everything between a point and the next fits too */
     public array $joined = [];
-
-    /** @var list<float> where each stands, mm: what the search goes through */
-    public array $z = [];
 
     /** Nearest and furthest of them. */
     public float $least = INF;
 
     public float $most = -INF;
 
-    public function __construct(public readonly FrontOptics $optics, public readonly int $way, private readonly LimitCheck $limits, private readonly Target $target, private readonly CameraBody $base)
+    /** @var list<RayMatrix> the front assembly with its ring there */
+    private array $lays = [];
+
+    /** @var array<int, FrontSetting> what it does there, once somebody asks */
+    private array $points = [];
+
+    /**
+     * @param  float  $from  nearest and furthest that it is ever carried, mm: where a limit is met beyond them isn't looked for
+     */
+    public function __construct(public readonly FrontOptics $optics, public readonly int $way, private readonly LimitCheck $limits, private readonly Target $target, private readonly CameraBody $base, private readonly float $from = -INF, private readonly float $to = INF)
     {
-        $before = null;
+        $before = false;
         $beforeLay = null;
+        $beforeZ = NAN;
         foreach ($optics->lays as $lay) {
-            $point = $this->meet($lay);
-            $fits = $point !== null && $point->fits;
-            if ($before !== null && $fits !== $before->fits) {
-                $edge = $this->edge($fits ? $lay->s : $beforeLay->s, $fits ? $beforeLay->s : $lay->s);
+            $z = $this->place($lay);
+            $fits = $z !== null && $limits->fits($optics, $lay, $z);
+            if ($beforeLay !== null && $fits !== $before) {
+                $edge = $this->isFar($z ?? NAN, $beforeZ) ? null : $this->edge($fits ? $lay->s : $beforeLay->s, $fits ? $beforeLay->s : $lay->s);
                 if ($edge !== null) {
-                    $this->add($edge, ! $fits);
+                    $this->add($edge[0], $edge[1], ! $fits);
                 }
                 if ($fits) {
-                    $this->add($point, $edge !== null);
+                    $this->add($lay, $z, $edge !== null);
                 }
             } elseif ($fits) {
-                if ($before === null && $beforeLay !== null) {
-                    $edge = $this->edge($lay->s, $beforeLay->s);
-                    if ($edge !== null) {
-                        $this->add($edge, false);
-                    }
-                    $this->add($point, $edge !== null);
-                } else {
-                    $this->add($point, $before !== null);
-                }
+                $this->add($lay, $z, $beforeLay !== null);
             }
-            $before = $point;
+            $before = $fits;
             $beforeLay = $lay;
+            $beforeZ = $z ?? NAN;
         }
+    }
+
+    /** What the front assembly does at one of its points. */
+    public function point(int $n): FrontSetting
+    {
+        return $this->points[$n] ??= $this->limits->at($this->optics, $this->lays[$n], $this->z[$n]) ?? throw new \LogicException('What fits draws a picture.');
+    }
+
+    /** Whether everything between two places of the ring stands nearer than it is ever carried, or further: by as much as lies between them. */
+    private function isFar(float $one, float $other): bool
+    {
+        $slack = abs($one - $other);
+
+        return max($one, $other) + $slack < $this->from || min($one, $other) - $slack > $this->to;
     }
 
     /**
@@ -84,20 +98,16 @@ final class Curve
         return $stretches;
     }
 
-    /** The front assembly with its ring at a place, standing where the target is met; null where it isn't. */
-    public function meet(RayMatrix $lay): ?FrontSetting
+    /** Where it stands with its ring at a place for the target to be met; null where it isn't. */
+    private function place(RayMatrix $lay): ?float
     {
-        $z = $this->target->places($lay, $this->base->factor(), $this->base->converterMm())[$this->way];
-        if (is_nan($z) || $z < 0.0) {
-            return null;
-        }
-        $point = $this->limits->at($this->optics, $lay, $z);
+        $z = $this->target->place($lay, $this->base->factor(), $this->base->converterMm(), $this->way);
         // A magnification is met by one kind of picture in each way, a distance by whatever picture stands there.
-        if ($point === null || $this->target->kind === TargetKind::Magnification && ($lay->c * $z + $lay->d > 0.0) !== ($this->way === 1)) {
+        if (is_nan($z) || $z < 0.0 || $this->target->kind === TargetKind::Magnification && ($lay->c * $z + $lay->d > 0.0) !== ($this->way === 1)) {
             return null;
         }
 
-        return $point;
+        return $z;
     }
 
     /**
@@ -107,51 +117,55 @@ final class Curve
     public function first(float $least, float $most): ?FrontSetting
     {
         $slack = 1e-9;
-        foreach ($this->points as $k => $point) {
-            if ($point->z >= $least - $slack && $point->z <= $most + $slack) {
-                return $point;
+        foreach ($this->z as $k => $z) {
+            if ($z >= $least - $slack && $z <= $most + $slack) {
+                return $this->point($k);
             }
-            $next = $this->points[$k + 1] ?? null;
-            if ($next !== null && $this->joined[$k] && max($point->z, $next->z) >= $least && min($point->z, $next->z) <= $most) {
-                return $this->between($point, $next, $point->z < $least ? $least : $most);
+            $next = $this->z[$k + 1] ?? null;
+            if ($next !== null && $this->joined[$k] && max($z, $next) >= $least && min($z, $next) <= $most) {
+                return $this->between($k, $z < $least ? $least : $most);
             }
         }
 
         return null;
     }
 
-    private function between(FrontSetting $from, FrontSetting $to, float $z): ?FrontSetting
+    /** @param  int  $k  the point before it */
+    private function between(int $k, float $z): ?FrontSetting
     {
-        [$low, $high] = [$from->s, $to->s];
-        [$atLow, $atHigh] = [$from->z - $z, $to->z - $z];
-        $best = abs($atLow) < abs($atHigh) ? $from : $to;
-        for ($n = 0; $n < 60 && abs($best->z - $z) > 1e-10 && $high - $low > 1e-15; $n++) {
+        [$low, $high] = [$this->lays[$k]->s, $this->lays[$k + 1]->s];
+        [$atLow, $atHigh] = [$this->z[$k] - $z, $this->z[$k + 1] - $z];
+        $best = abs($atLow) < abs($atHigh) ? $k : $k + 1;
+        [$lay, $at] = [$this->lays[$best], $this->z[$best]];
+        for ($n = 0; $n < 60 && abs($at - $z) > 1e-10 && $high - $low > 1e-15; $n++) {
             // Regula falsi, kept honest by halving every third time.
             $s = $n % 3 === 2 ? ($low + $high) / 2.0 : $low + ($high - $low) * $atLow / ($atLow - $atHigh);
-            $point = $this->meet($this->optics->at(max($low, min($high, $s))));
-            if ($point === null) {
+            $lay = $this->optics->at(max($low, min($high, $s)));
+            $at = $this->place($lay);
+            if ($at === null) {
                 return null;
             }
-            $best = $point;
-            if (($point->z - $z) * $atLow > 0.0) {
-                [$low, $atLow] = [$point->s, $point->z - $z];
+            if (($at - $z) * $atLow > 0.0) {
+                [$low, $atLow] = [$lay->s, $at - $z];
             } else {
-                [$high, $atHigh] = [$point->s, $point->z - $z];
+                [$high, $atHigh] = [$lay->s, $at - $z];
             }
         }
 
-        return $best;
+        return $this->limits->at($this->optics, $lay, $at);
     }
 
-    private function edge(float $good, float $bad): ?FrontSetting
+    /** @return array{RayMatrix, float}|null the ring at the last place that fits, and where it stands */
+    private function edge(float $good, float $bad): ?array
     {
         $found = null;
         for ($n = 0; $n < self::HALVINGS; $n++) {
             $s = ($good + $bad) / 2.0;
-            $point = $this->meet($this->optics->at($s));
-            if ($point !== null && $point->fits) {
+            $lay = $this->optics->at($s);
+            $z = $this->place($lay);
+            if ($z !== null && $this->limits->fits($this->optics, $lay, $z)) {
                 $good = $s;
-                $found = $point;
+                $found = [$lay, $z];
             } else {
                 $bad = $s;
             }
@@ -160,14 +174,14 @@ final class Curve
         return $found;
     }
 
-    private function add(FrontSetting $point, bool $joined): void
+    private function add(RayMatrix $lay, float $z, bool $joined): void
     {
-        if ($this->points !== []) {
+        if ($this->z !== []) {
             $this->joined[] = $joined;
         }
-        $this->points[] = $point;
-        $this->z[] = $point->z;
-        $this->least = min($this->least, $point->z);
-        $this->most = max($this->most, $point->z);
+        $this->lays[] = $lay;
+        $this->z[] = $z;
+        $this->least = min($this->least, $z);
+        $this->most = max($this->most, $z);
     }
 }

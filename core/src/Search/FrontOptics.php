@@ -6,6 +6,7 @@ namespace ZincThimble\Core\Search;
 
 use ZincThimble\Core\Finding\OrientationRule;
 use ZincThimble\Core\Gear\Camera;
+use ZincThimble\Core\Gear\Focusing;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Outline;
@@ -63,6 +64,9 @@ final class FrontOptics
     /** The front assembly directly on the camera. */
     private readonly Rig $rig;
 
+    /** @var array{RayMatrix, RayMatrix}|null its ring at either end, where its lens carries everything along */
+    private readonly ?array $ends;
+
     /**
      * @param  array<int, ?float>  $zoomMm  by place in the front assembly
      * @param  float  $second  focus ring of the lens in front, 0 or 1
@@ -94,6 +98,7 @@ final class FrontOptics
         $this->curved = $front->parts[0] instanceof Lens && $front->parts[0]->flatField !== true;
         $lays = [];
         $places = $this->moves ? self::PLACES : 1;
+        $this->ends = $lens !== null && $this->moves && $lens->focusing === Focusing::Unit ? $this->carried() : null;
         for ($n = 0; $n < $places; $n++) {
             $lays[] = $this->at($places === 1 ? 0.0 : $n / ($places - 1));
         }
@@ -188,9 +193,26 @@ final class FrontOptics
     /** The front assembly with the ring of its first lens at a place, 0 infinity to 1 closest. */
     public function at(float $s): RayMatrix
     {
-        $rig = $this->moves ? $this->rig->with(TravelKind::Focus, 0, $s) : $this->rig;
-        $axis = Axis::of($rig);
+        return $this->ends === null ? $this->laidOut($s) : RayMatrix::carried($this->ends[0], $this->ends[1], $s);
+    }
 
-        return new RayMatrix($axis, $rig->camera->registerMm, $s, $this->widest);
+    private function laidOut(float $s): RayMatrix
+    {
+        $rig = $this->moves ? $this->rig->with(TravelKind::Focus, 0, $s) : $this->rig;
+
+        return RayMatrix::of(Axis::of($rig), $rig->camera->registerMm, $s, $this->widest);
+    }
+
+    /**
+     * The ring of a lens that moves as a whole, at either end: what stands before the lens goes with it, and between is a straight line. A
+     * port stays where it is, and half way says so.
+     *
+     * @return array{RayMatrix, RayMatrix}|null null = it has to be laid out at every place
+     */
+    private function carried(): ?array
+    {
+        [$from, $to] = [$this->laidOut(0.0), $this->laidOut(1.0)];
+
+        return $this->laidOut(0.5)->isSame(RayMatrix::carried($from, $to, 0.5)) ? [$from, $to] : null;
     }
 }

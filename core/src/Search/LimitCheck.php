@@ -42,8 +42,19 @@ final readonly class LimitCheck
         return $this->wanted->mostStopsLost !== null || $this->wanted->depthMm !== null || $this->wanted->detailMm !== null;
     }
 
-    /** The front assembly at a distance from the sensor, mm; null where it draws no picture of anything outside it. */
-    public function at(FrontOptics $optics, RayMatrix $lay, float $z): ?FrontSetting
+    /** Whether a front assembly at a distance from the sensor, mm, draws a picture that keeps all limits: what `at` says of it, in a quarter of the time where no limit asks for light. */
+    public function fits(FrontOptics $optics, RayMatrix $lay, float $z): bool
+    {
+        if ($this->asksForLight()) {
+            return $this->at($optics, $lay, $z)?->fits === true;
+        }
+        $room = self::room($lay, $z);
+
+        return $room !== null && $this->wanted->roomIsMet($room) && ! $this->isTooLong($z + $lay->front + $this->base->converterMm());
+    }
+
+    /** Working distance, mm; null = there is no picture of anything outside of the front assembly. */
+    private static function room(RayMatrix $lay, float $z): ?float
     {
         $y = $lay->a * $z + $lay->b;
         $t = $lay->c * $z + $lay->d;
@@ -51,9 +62,23 @@ final readonly class LimitCheck
             return null;
         }
         $room = ($lay->last - $y / $t - $lay->reduced) * $lay->medium;
-        if ($room < 0.0) {
+
+        return $room < 0.0 ? null : $room;
+    }
+
+    private function isTooLong(float $length): bool
+    {
+        return $this->wanted->mostLengthMm !== null && $length > $this->wanted->mostLengthMm;
+    }
+
+    /** The front assembly at a distance from the sensor, mm; null where it draws no picture of anything outside it. */
+    public function at(FrontOptics $optics, RayMatrix $lay, float $z): ?FrontSetting
+    {
+        $room = self::room($lay, $z);
+        if ($room === null) {
             return null;
         }
+        $t = $lay->c * $z + $lay->d;
         $m = abs($t) * $this->factor;
 
         // What limits the light: everything but the working diaphragm, and that one at its widest.
@@ -122,8 +147,8 @@ final readonly class LimitCheck
         if (! $wanted->roomIsMet($room)) {
             $miss += abs(log(max(0.1, $room) / max(0.1, $wanted->leastRoomMm ?? $wanted->workingDistanceMm ?? 0.1)));
         }
-        if ($wanted->mostLengthMm !== null && $length > $wanted->mostLengthMm) {
-            $miss += $length / max(1.0, $wanted->mostLengthMm) - 1.0;
+        if ($this->isTooLong($length)) {
+            $miss += $length / max(1.0, (float) $wanted->mostLengthMm) - 1.0;
         }
         if ($wanted->mostStopsLost !== null && $lost !== null && $lost > $wanted->mostStopsLost + 1e-9) {
             $miss += ($lost - $wanted->mostStopsLost) / 4.0;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Search;
 
 use ZincThimble\Core\Gear\Coupling;
+use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Teleconverter;
 use ZincThimble\Core\Rig\ApertureWorked;
@@ -47,6 +48,15 @@ final class Search
 
     /** @var array<string, StackGroup> by base, kinds of end and rings */
     private array $groups = [];
+
+    /** @var array<int, array<int, StackGroup>> the same by base and front assembly: many stand on one group */
+    private array $groupOf = [];
+
+    /** @var array<int, array<int, int>> kinds of end that each rear end goes on, by base: as StackGroup has them */
+    private array $ends = [];
+
+    /** @var array<string, list<ApertureWorked>> how the aperture of each lens is worked on each base, by class of StackGroup */
+    private array $worked = [];
 
     /** @var array<int, list<FrontOptics>> by front assembly, laid out when first asked for */
     private array $optics = [];
@@ -128,7 +138,7 @@ final class Search
     public function using(Part ...$parts): self
     {
         $this->using = array_values($parts);
-        $this->groups = $this->fronts = [];
+        $this->groups = $this->groupOf = $this->ends = $this->worked = $this->fronts = [];
 
         return $this;
     }
@@ -304,13 +314,14 @@ final class Search
                     break;
                 }
                 $group = $this->group($b, $front);
-                if ($group->count === 0) {
+                $works = $this->works($b, $front, $wanted->automatic);
+                if (! $group->hasAnyOf($works)) {
                     continue;
                 }
                 $mine = [];
                 foreach ($this->optics($front) as $optics) {
-                    foreach ([0, 1] as $way) {
-                        $curve = new Curve($optics, $way, $limits, $target, $base);
+                    for ($way = 0; $way < $target->ways(); $way++) {
+                        $curve = new Curve($optics, $way, $limits, $target, $base, $group->least[0], $group->longest);
                         if ($curve->z !== []) {
                             $mine[] = $curve;
                         }
@@ -319,7 +330,7 @@ final class Search
                 if ($mine === []) {
                     continue;
                 }
-                [$plus, $minus] = $this->suit($b, $front, $group, $mine, $wanted, $limits, count($curves), $best);
+                [$plus, $minus] = $this->suit($b, $front, $group, $works, $mine, $wanted, $limits, count($curves), $best);
                 $sure += $plus;
                 $unsure += $minus;
                 foreach ($mine as $curve) {
@@ -334,12 +345,12 @@ final class Search
     /**
      * Holds every stack of a group against the curves of one front assembly.
      *
+     * @param  list<int>  $works  warnings by class of StackGroup
      * @param  non-empty-list<Curve>  $curves
      * @return array{int, int} rigs that do it, and rigs that may, once their rings have been looked at
      */
-    private function suit(int $b, FrontAssembly $front, StackGroup $group, array $curves, SearchCriteria $wanted, LimitCheck $limits, int $first, TopCandidates $best): array
+    private function suit(int $b, FrontAssembly $front, StackGroup $group, array $works, array $curves, SearchCriteria $wanted, LimitCheck $limits, int $first, TopCandidates $best): array
     {
-        $works = $this->works($b, $front, $wanted->automatic);
         $base = $this->bodies[$b];
         $massKnown = $base->massG() + $front->mass;
         $priceKnown = $base->price() + $front->price;
@@ -358,51 +369,33 @@ final class Search
         $from = [];
         $doubt = [];
         [$least, $most, $class, $joints, $mass, $price, $clear, $priceToBuy] = [$group->least, $group->most, $group->class, $group->joints, $group->mass, $group->price, $group->clear, $group->priceToBuy];
+        // What a stack is refused for whatever stands on it is asked once, not for every curve.
+        $usable = [];
+        for ($i = 0; $i < $group->count; $i++) {
+            if ($works[$class[$i]] >= 0 && $mass[$i] <= $mostMass && $price[$i] <= $mostPrice && $priceToBuy[$i] <= $mostToBuy) {
+                $usable[] = $i;
+            }
+        }
         foreach ($curves as $k => $curve) {
             $reach = $this->reach($curve->optics, $b, $wanted);
             if ($reach === null) {
                 continue;
             }
-            $points = $curve->points;
-            $joined = $curve->joined;
-            $zs = $curve->z;
-            $last = count($zs) - 1;
-            $nearest = $curve->least - 1e-9;
-            $furthest = $curve->most + 1e-9;
-            for ($i = 0; $i < $group->count; $i++) {
-                $low = $least[$i];
-                if ($low > $furthest) {
-                    break;
-                }
+            [$rows, $places, $shares] = self::met($curve, $usable, $least, $most);
+            foreach ($rows as $hit => $i) {
                 $high = $most[$i];
-                if ($high < $nearest || $works[$class[$i]] < 0 || $mass[$i] > $mostMass || $price[$i] > $mostPrice || $priceToBuy[$i] > $mostToBuy) {
-                    continue;
-                }
-                $share = 0.0;
-                for ($n = 0; $n <= $last; $n++) {
-                    $z = $zs[$n];
-                    if ($z >= $low - 1e-9 && $z <= $high + 1e-9) {
-                        break;
-                    }
-                    if ($n < $last && $joined[$n] && ($z < $low ? $zs[$n + 1] >= $low : $zs[$n + 1] <= $high)) {
-                        $share = (($z < $low ? $low : $high) - $z) / ($zs[$n + 1] - $z);
-                        break;
-                    }
-                }
-                if ($n > $last) {
-                    continue;
-                }
                 foreach ($reach as $stretches) {
                     foreach ($stretches as [$from0, $to0]) {
-                        if ($from0 <= $high + 1e-9 && $to0 >= $low - 1e-9) {
+                        if ($from0 <= $high + 1e-9 && $to0 >= $least[$i] - 1e-9) {
                             continue 2;
                         }
                     }
 
                     continue 2;
                 }
-                $point = $points[$n];
-                $next = $share > 0.0 ? $points[$n + 1] : $point;
+                $share = $shares[$hit];
+                $point = $curve->point($places[$hit]);
+                $next = $share > 0.0 ? $curve->point($places[$hit] + 1) : $point;
                 $lost = $point->stopsLost === null || $next->stopsLost === null ? 99.0 : $point->stopsLost + $share * ($next->stopsLost - $point->stopsLost);
                 $weight = $works[$class[$i]] + min($point->weight, $next->weight) + $perJoint * ($joints[$i] + $jointsKnown);
                 $key = match ($wanted->ranking) {
@@ -433,6 +426,51 @@ final class Search
     }
 
     /**
+     * Where on a curve each stack meets it, if it does: a loop of comparisons and nothing else, gone through for every rig there is.
+     *
+     * @param  list<int>  $usable  stacks, the shortest first
+     * @param  list<float>  $least  by stack
+     * @param  list<float>  $most
+     * @return array{list<int>, list<int>, list<float>} stacks; the point of each; and the share of the way from it to the next
+     */
+    private static function met(Curve $curve, array $usable, array $least, array $most): array
+    {
+        $rows = $places = $shares = [];
+        $joined = $curve->joined;
+        $zs = $curve->z;
+        $last = count($zs) - 1;
+        $nearest = $curve->least - 1e-9;
+        $furthest = $curve->most + 1e-9;
+        foreach ($usable as $i) {
+            $low = $least[$i];
+            if ($low > $furthest) {
+                break;
+            }
+            $high = $most[$i];
+            if ($high < $nearest) {
+                continue;
+            }
+            for ($n = 0; $n <= $last; $n++) {
+                $z = $zs[$n];
+                if ($z >= $low - 1e-9 && $z <= $high + 1e-9) {
+                    $rows[] = $i;
+                    $places[] = $n;
+                    $shares[] = 0.0;
+                    break;
+                }
+                if ($n < $last && $joined[$n] && ($z < $low ? $zs[$n + 1] >= $low : $zs[$n + 1] <= $high)) {
+                    $rows[] = $i;
+                    $places[] = $n;
+                    $shares[] = (($z < $low ? $low : $high) - $z) / ($zs[$n + 1] - $z);
+                    break;
+                }
+            }
+        }
+
+        return [$rows, $places, $shares];
+    }
+
+    /**
      * Warnings by what reaches the lens: -1 where its aperture can't be worked as wanted, or at all.
      *
      * @return list<int> by class of StackGroup
@@ -441,13 +479,7 @@ final class Search
     {
         $lens = $front->lens();
         $works = [];
-        for ($class = 0; $class < StackGroup::CLASSES; $class++) {
-            $how = ApertureWorked::Ring;
-            if ($lens !== null) {
-                $passes = new Coupling(($class & 1) !== 0, ($class & 2) !== 0);
-                $wired = $passes->contacts && (($class & 8) !== 0 || $this->bodies[$b]->converter !== null);
-                $how = ApertureWorked::of($lens, $passes, ($class & 4) !== 0, $wired, $this->bodies[$b]->camera->isBuiltIn());
-            }
+        foreach ($lens === null ? array_fill(0, StackGroup::CLASSES, ApertureWorked::Ring) : $this->worked[$b.' '.spl_object_id($lens)] ??= $this->workings($b, $lens) as $how) {
             $works[] = match (true) {
                 $how === ApertureWorked::Stuck, $automatic !== null && $automatic !== $how->isAutomatic() => -1,
                 $how === ApertureWorked::Latch, $how === ApertureWorked::Detach => 1,
@@ -456,6 +488,19 @@ final class Search
         }
 
         return $works;
+    }
+
+    /** @return list<ApertureWorked> by class of StackGroup */
+    private function workings(int $b, Lens $lens): array
+    {
+        $hows = [];
+        for ($class = 0; $class < StackGroup::CLASSES; $class++) {
+            $passes = new Coupling(($class & 1) !== 0, ($class & 2) !== 0);
+            $wired = $passes->contacts && (($class & 8) !== 0 || $this->bodies[$b]->converter !== null);
+            $hows[] = ApertureWorked::of($lens, $passes, ($class & 4) !== 0, $wired, $this->bodies[$b]->camera->isBuiltIn());
+        }
+
+        return $hows;
     }
 
     /**
@@ -471,8 +516,8 @@ final class Search
             $target = new Target(TargetKind::SubjectDistance, $distance);
             $limits = new LimitCheck($this->bodies[$b], $wanted->bare(), $this->conditions);
             $stretches = [];
-            foreach ([0, 1] as $which) {
-                array_push($stretches, ...(new Curve($optics, $which, $limits, $target, $this->bodies[$b]))->stretches());
+            for ($way = 0; $way < $target->ways(); $way++) {
+                array_push($stretches, ...(new Curve($optics, $way, $limits, $target, $this->bodies[$b]))->stretches());
             }
             $ways[] = $stretches;
         }
@@ -532,7 +577,13 @@ final class Search
 
     private function group(int $b, FrontAssembly $front): StackGroup
     {
-        $ends = $this->stacks[$b]->endsFor($front->rear());
+        return $this->groupOf[$b][spl_object_id($front)] ??= $this->grouped($b, $front);
+    }
+
+    private function grouped(int $b, FrontAssembly $front): StackGroup
+    {
+        $rear = $front->rear();
+        $ends = $this->ends[$b][spl_object_id($rear)] ??= $this->stacks[$b]->endsFor($rear);
         $key = $b.' '.$ends.' '.$front->rings;
 
         if ($this->using !== []) {

@@ -42,6 +42,12 @@ final readonly class StackGroup
 
     public int $count;
 
+    /** The longest that any can be, mm. */
+    public float $longest;
+
+    /** @var list<int> the classes that there are */
+    private array $classes;
+
     /**
      * @param  int  $ends  kinds of end the front assembly goes on, as bits
      * @param  int  $without  rings that stand in the front assembly, as bits
@@ -88,7 +94,25 @@ final readonly class StackGroup
             $class[] = $stacks->passes[$i] | (($stacks->latched[$i] & $ends) !== 0 ? 4 : 0) | ($stacks->set[$i] === 0 ? 0 : 8);
         }
         $this->class = $class;
+        $this->classes = array_values(array_unique($class));
+        $this->longest = $most === [] ? -INF : max($most);
         $this->priceToBuy = $priceToBuy;
+    }
+
+    /**
+     * Whether any of its stacks is of a class whose aperture can be worked.
+     *
+     * @param  list<int>  $works  by class; -1 = it can't be
+     */
+    public function hasAnyOf(array $works): bool
+    {
+        foreach ($this->classes as $class) {
+            if ($works[$class] >= 0) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**
