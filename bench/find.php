@@ -73,7 +73,7 @@ $asked = static function (int $wish, int $size): array {
 
 if (in_array('--sizes', $argv, true)) {
     echo "| parts | rigs | first answer | whole answer | memory | left out |\n|---|---|---|---|---|---|\n";
-    foreach ([10, 20, 30, 40, 60, 80, 100, 120] as $size) {
+    foreach ([10, 20, 30, 40, 60, 80, 100, 120, 160, 200, 500] as $size) {
         $told = array_map(static fn (int $wish): array => $asked($wish, $size), [0, 1, 2]);
         printf(
             "| %d | %s | %.0f ms | %.0f ms | %.0f MB | %s |\n", $size, number_format($told[0]['rigs']), 1000 * max(array_column($told, 'firstAnswerS')),

@@ -30,7 +30,13 @@ final class Search
     public const FIRST = 12;
 
     /** How many rigs are gone through at the most. */
-    private const MOST_RIGS = 20_000_000;
+    private const MOST_RIGS = 40_000_000;
+
+    /** How many front assemblies may stay laid out from one question to the next: beyond, it is a matter of memory. */
+    private const MOST_KEPT = 2_000;
+
+    /** Curves that one front assembly may have on one camera, at the most: zoom settings, rings in front and ways. */
+    private const MOST_CURVES = 10_000;
 
     /** How many cameras, with and without a converter. */
     private const MOST_BASES = 24;
@@ -211,7 +217,7 @@ final class Search
                 }
                 $group = $this->group($b, $front);
                 $lengths = StackGroup::union($group->least, $group->most);
-                foreach ($lengths === [] ? [] : $this->optics($front) as $optics) {
+                foreach ($lengths === [] ? [] : $this->optics($front, count($fronts)) as $optics) {
                     $near = Nearest::of($optics, $lengths, $limits, $target, $base);
                     if ($near !== null && $near->miss >= $least && $near->miss <= $most) {
                         $found[] = [$near->miss, count($front->parts), $b, $near];
@@ -272,7 +278,7 @@ final class Search
                 }
                 $group = $this->group($b, $front);
                 if ($group->count > 0) {
-                    $overview->add($base, $front, $group, $this->optics($front));
+                    $overview->add($base, $front, $group, $this->optics($front, count($fronts)));
                 }
             }
         }
@@ -301,45 +307,45 @@ final class Search
     {
         $conditions = $wanted->conditions($this->conditions);
         $best = new TopCandidates($read);
-        $curves = [];
         $sure = 0;
         $unsure = 0;
         $fronts = $this->fronts($most, $wanted->underWater);
+        $limits = $targets = [];
         foreach ($this->bodies as $b => $base) {
-            $limits = new LimitCheck($base, $wanted, $conditions);
-            $target = $wanted->target($base->camera->frame($conditions->mode)->widthMm);
-            $budget = $this->budget->share(0.7 / (count($this->bodies) - $b));
-            foreach ($fronts as $front) {
-                if ($this->isOver($budget)) {
-                    break;
-                }
+            $limits[$b] = new LimitCheck($base, $wanted, $conditions);
+            $targets[$b] = $wanted->target($base->camera->frame($conditions->mode)->widthMm);
+        }
+        $budget = $this->budget->share(0.7);
+        // One front assembly on every camera, then the next: what it does is worked out once, and let go where there are many.
+        foreach ($fronts as $f => $front) {
+            if ($this->isOver($budget)) {
+                break;
+            }
+            foreach ($this->bodies as $b => $base) {
                 $group = $this->group($b, $front);
                 $works = $this->works($b, $front, $wanted->automatic);
                 if (! $group->hasAnyOf($works)) {
                     continue;
                 }
-                $mine = [];
-                foreach ($this->optics($front) as $optics) {
-                    for ($way = 0; $way < $target->ways(); $way++) {
-                        $curve = new Curve($optics, $way, $limits, $target, $base, $group->least[0], $group->longest);
+                $curves = [];
+                foreach ($this->optics($front, count($fronts)) as $optics) {
+                    for ($way = 0; $way < $targets[$b]->ways(); $way++) {
+                        $curve = new Curve($optics, $way, $limits[$b], $targets[$b], $base, $group->least[0], $group->longest);
                         if ($curve->z !== []) {
-                            $mine[] = $curve;
+                            $curves[] = $curve;
                         }
                     }
                 }
-                if ($mine === []) {
-                    continue;
-                }
-                [$plus, $minus] = $this->suit($b, $front, $group, $works, $mine, $wanted, $limits, count($curves), $best);
-                $sure += $plus;
-                $unsure += $minus;
-                foreach ($mine as $curve) {
-                    $curves[] = [$b, $front, $curve];
+                if ($curves !== []) {
+                    // Of what weighs the same the first camera's comes first, then the plainest.
+                    [$plus, $minus] = $this->suit($b, $front, $group, $works, $curves, $wanted, $limits[$b], ($b * count($fronts) + $f) * self::MOST_CURVES, $best);
+                    $sure += $plus;
+                    $unsure += $minus;
                 }
             }
         }
 
-        return $this->found($wanted, $conditions, $best, $curves, $sure, $unsure, $this->rigs($most, $wanted->underWater));
+        return $this->found($wanted, $conditions, $best, $sure, $unsure, $this->rigs($most, $wanted->underWater));
     }
 
     /**
@@ -347,9 +353,10 @@ final class Search
      *
      * @param  list<int>  $works  warnings by class of StackGroup
      * @param  non-empty-list<Curve>  $curves
+     * @param  int  $order  of the first of them among all
      * @return array{int, int} rigs that do it, and rigs that may, once their rings have been looked at
      */
-    private function suit(int $b, FrontAssembly $front, StackGroup $group, array $works, array $curves, SearchCriteria $wanted, LimitCheck $limits, int $first, TopCandidates $best): array
+    private function suit(int $b, FrontAssembly $front, StackGroup $group, array $works, array $curves, SearchCriteria $wanted, LimitCheck $limits, int $order, TopCandidates $best): array
     {
         $base = $this->bodies[$b];
         $massKnown = $base->massG() + $front->mass;
@@ -418,7 +425,7 @@ final class Search
         foreach ($keys as $i => $key) {
             $unsure += $doubt[$i] ? 1 : 0;
             if ($key < $best->limit) {
-                $best->add($key, $first + $from[$i], $i, $doubt[$i]);
+                $best->add($key, $order + $from[$i], $i, $doubt[$i], [$b, $front, $curves[$from[$i]]]);
             }
         }
 
@@ -535,19 +542,17 @@ final class Search
         return in_array([], $ways, true) ? null : $ways;
     }
 
-    /** @param  list<array{int, FrontAssembly, Curve}>  $curves base, front assembly, curve */
-    private function found(SearchCriteria $wanted, Conditions $conditions, TopCandidates $best, array $curves, int $sure, int $unsure, int $rigs): SearchResult
+    private function found(SearchCriteria $wanted, Conditions $conditions, TopCandidates $best, int $sure, int $unsure, int $rigs): SearchResult
     {
         $rows = [];
         $refused = 0;
         $read = 0;
         $doubtful = 0;
         $dark = 0;
-        foreach ($best->sorted() as [, $c, $i, $doubt]) {
+        foreach ($best->sorted() as [, , $i, $doubt, [$b, $front, $curve]]) {
             if ($rows !== [] && $this->isOver($this->budget)) {
                 break;
             }
-            [$b, $front, $curve] = $curves[$c];
             $group = $this->group($b, $front);
             $point = $curve->first($group->least[$i], $group->most[$i]);
             $row = $point === null ? null : CandidateBuilder::of(
@@ -615,8 +620,11 @@ final class Search
         return $over;
     }
 
-    /** @return list<FrontOptics> at every zoom setting, and with the ring of a lens in front at either end */
-    private function optics(FrontAssembly $front): array
+    /**
+     * @param  int  $of  how many front assemblies are gone through: of many only the last is kept
+     * @return list<FrontOptics> at every zoom setting, and with the ring of a lens in front at either end
+     */
+    private function optics(FrontAssembly $front, int $of): array
     {
         $key = spl_object_id($front);
         if (! isset($this->optics[$key])) {
@@ -627,6 +635,9 @@ final class Search
                 if ($one->secondMoves()) {
                     $optics[] = new FrontOptics($front, $this->kit->cameras[0], $this->conditions, $zoom, 1.0);
                 }
+            }
+            if ($of > self::MOST_KEPT) {
+                $this->optics = [];
             }
             $this->optics[$key] = $optics;
         }

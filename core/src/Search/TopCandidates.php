@@ -10,23 +10,30 @@ final class TopCandidates
     /** A key from here on is not among them. */
     public float $limit = INF;
 
-    /** @var list<array{float, int, int, bool}> */
+    /** @var list<array{float, int, int, bool, array{int, FrontAssembly, Curve}}> */
     private array $held = [];
 
     public function __construct(private readonly int $count)
     {
     }
 
-    /** Adds a rig: its key, its curve, its stack, and whether its rings have to be looked at. */
-    public function add(float $key, int $curve, int $stack, bool $doubt): void
+    /**
+     * Adds a rig.
+     *
+     * @param  int  $order  of its curve among all: of what has the same key the first comes first
+     * @param  int  $stack  which one of its group
+     * @param  bool  $doubt  whether its rings have to be looked at
+     * @param  array{int, FrontAssembly, Curve}  $what  base, front assembly and curve
+     */
+    public function add(float $key, int $order, int $stack, bool $doubt, array $what): void
     {
-        $this->held[] = [$key, $curve, $stack, $doubt];
+        $this->held[] = [$key, $order, $stack, $doubt, $what];
         if (count($this->held) >= 4 * $this->count) {
             $this->cut();
         }
     }
 
-    /** @return list<array{float, int, int, bool}> the least first */
+    /** @return list<array{float, int, int, bool, array{int, FrontAssembly, Curve}}> the least first */
     public function sorted(): array
     {
         $this->cut();

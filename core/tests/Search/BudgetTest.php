@@ -6,6 +6,7 @@ namespace ZincThimble\Core\Tests\Search;
 
 use PHPUnit\Framework\TestCase;
 use ZincThimble\Core\File\KitFile;
+use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Joint\AdapterPaths;
 use ZincThimble\Core\Joint\Fit;
@@ -14,11 +15,13 @@ use ZincThimble\Core\Joint\Mating;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Search\Budget;
+use ZincThimble\Core\Search\Candidate;
 use ZincThimble\Core\Search\FrontAssemblies;
 use ZincThimble\Core\Search\PurchaseSuggestion;
 use ZincThimble\Core\Search\Search;
 use ZincThimble\Core\Search\SearchCriteria;
 use ZincThimble\Core\Search\SearchKit;
+use ZincThimble\Core\Search\SearchResult;
 use ZincThimble\Core\Tests\KitMaker;
 use ZincThimble\Core\Tests\RigMaker;
 
@@ -81,6 +84,22 @@ final class BudgetTest extends TestCase
     {
         $found = Search::of(self::large(12), self::conditions(), Budget::of(60.0))->ask(new SearchCriteria(magnification: 0.5));
         $this->assertSame([], $found->leftOut);
+    }
+
+    public function test_of_many_front_assemblies_none_stays_laid_out_and_no_answer_is_another_for_it(): void
+    {
+        $kit = self::large(140);
+        $this->assertGreaterThan(2_000, count(FrontAssemblies::of($kit)));
+        $search = Search::of($kit, self::conditions());
+        $wanted = new SearchCriteria(magnification: 0.5);
+        $rows = static fn (SearchResult $found): array => array_map(static fn (Candidate $row): array => [$row->rank, $row->rig->setting->focus, array_map(static fn (Part $part): string => $part->label(), $row->rig->chain)], $found->each);
+        $before = memory_get_usage();
+        $first = $search->ask($wanted, 20);
+        $told = $rows($first);
+        $this->assertLessThan(12e6, memory_get_usage() - $before);
+        $search->ask(new SearchCriteria(magnification: 1.0), 20);
+        $this->assertSame($told, $rows($search->ask($wanted, 20)));
+        $this->assertCount(20, $told);
     }
 
     public function test_a_kit_of_two_thousand_parts_is_asked_everything_within_its_budget(): void
