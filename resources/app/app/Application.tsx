@@ -4,11 +4,11 @@ import { Navigate, Route, Routes } from 'react-router';
 import { api, Refused } from '../api/client';
 import { keys } from '../api/queries';
 import { BenchPage } from '../pages/bench/BenchPage';
-import { ResetPassword } from '../shell/Account';
-import { FirstVisit } from '../pages/first/FirstVisit';
-import { Confirm } from '../shell/Confirm';
 
 // Places other than the first one come when they are gone to.
+const FirstVisit = lazy(async () => ({ default: (await import('../pages/first/FirstVisit')).FirstVisit }));
+const ResetPassword = lazy(async () => ({ default: (await import('../shell/Account')).ResetPassword }));
+const Confirm = lazy(async () => ({ default: (await import('../shell/Confirm')).Confirm }));
 const KitPage = lazy(() => import('../pages/kit/KitPage'));
 const FindPage = lazy(() => import('../pages/find/FindPage'));
 const CardsPage = lazy(() => import('../pages/cards/CardsPage'));

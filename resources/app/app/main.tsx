@@ -4,6 +4,7 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { Refused } from '../api/client';
 import { Application } from './Application';
+import { fill } from './fill';
 import { PreferencesProvider } from '../shell/preferences';
 import { strings } from '../strings/index';
 
@@ -26,15 +27,17 @@ if (nonce) Object.assign(globalThis, { __webpack_nonce__: nonce });
 const root = document.getElementById('application');
 if (root) {
     document.title = strings.product;
-    createRoot(root).render(
-        <StrictMode>
-            <QueryClientProvider client={queries}>
-                <PreferencesProvider>
-                    <BrowserRouter>
-                        <Application />
-                    </BrowserRouter>
-                </PreferencesProvider>
-            </QueryClientProvider>
-        </StrictMode>,
+    void fill(queries, location.pathname).then(() =>
+        createRoot(root).render(
+            <StrictMode>
+                <QueryClientProvider client={queries}>
+                    <PreferencesProvider>
+                        <BrowserRouter>
+                            <Application />
+                        </BrowserRouter>
+                    </PreferencesProvider>
+                </QueryClientProvider>
+            </StrictMode>,
+        ),
     );
 }

@@ -59,7 +59,7 @@ export function FlashPlace({
     const shaded = lightGapDeg !== null && angleDeg > lightGapDeg + 0.5;
     const gap = ((lightGapDeg ?? 90) * Math.PI) / 180;
     const wedge = frame.broken ? -74 : 74;
-    const said = `${flash.name} ${length(flash.distanceMm, units)}${shaded ? `, ${strings.light.inShade}` : ''}`;
+    const said = `${flash.name} ${length(flash.distanceMm, units)}${shaded ? `, ${strings.work.inShade}` : ''}`;
     const wide = textWidth(said, 12) * 0.86;
     const right = x + 21 + wide < frame.width;
     const leftEnd = right ? x + 21 : x - 21 - wide;

@@ -1,8 +1,9 @@
 import type { Schema } from '../api/client';
 import { strings } from '../strings/index';
+import { kit as kitWords } from '../strings/kit';
 import { withHalf } from '../ui/figures';
 
-const say = strings.measure;
+const say = kitWords.measure;
 
 const plusMinus = (value: number | null, half: number | null, unit: string) =>
     value === null ? strings.readings.infinite : `${withHalf(value, half ?? 0)}${unit}`;

@@ -1,4 +1,4 @@
-import { strings } from '../strings/index';
+import { kit as kitWords } from '../strings/kit';
 import { useKits } from './useKit';
 
 /** Which kit is looked through, where a person has several; nothing where there is no choice. */
@@ -7,7 +7,7 @@ export function KitChoice() {
     if (kits === undefined || kits.length < 2) return null;
     return (
         <label className="text-sm text-soft">
-            {strings.kit.several.looking}{' '}
+            {kitWords.kit.several.looking}{' '}
             <select
                 value={id}
                 onChange={(event) => choose(Number(event.target.value))}

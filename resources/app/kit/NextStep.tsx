@@ -16,7 +16,7 @@ export function NextStep({ kit, then = 'bench' }: { kit: KitView | undefined; th
     const lacks = lacking(kit);
     return (
         <Link to={lacks === null && then === 'bench' ? '/bench' : '/kit?add=1'} className={look}>
-            {lacks !== null ? strings.next[lacks] : then === 'bench' ? strings.next.bench : strings.kit.addPart}
+            {lacks !== null ? strings.next[lacks] : then === 'bench' ? strings.next.bench : strings.next.part}
         </Link>
     );
 }

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { api, reasonOf, type KitView, type Schema } from '../api/client';
 import { Compared } from '../kit/Compared';
-import { strings } from '../strings/index';
+import { pictures as picturesWords } from '../strings/pictures';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { digits, withHalf } from '../ui/figures';
@@ -10,7 +10,7 @@ import { cut, mostPixels, opened, type Opened } from './opened';
 import { PictureBox } from './PictureBox';
 import type { Box, Point } from './view';
 
-const say = strings.pictures;
+const say = picturesWords.pictures;
 
 export type Found = Schema['MeasuredPicture'];
 type What = Found['what'];

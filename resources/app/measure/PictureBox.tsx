@@ -1,10 +1,10 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { strings } from '../strings/index';
+import { pictures as picturesWords } from '../strings/pictures';
 import { Button } from '../ui/Button';
 import type { Opened } from './opened';
 import { boxBetween, inPicture, moved, whole, zoomed, type Box, type Point, type View } from './view';
 
-const say = strings.pictures;
+const say = picturesWords.pictures;
 
 interface Props {
     picture: Opened;

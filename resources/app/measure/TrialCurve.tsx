@@ -1,8 +1,8 @@
 import type { Schema } from '../api/client';
-import { strings } from '../strings/index';
+import { pictures as picturesWords } from '../strings/pictures';
 import { digits, fNumber } from '../ui/figures';
 
-const say = strings.trial;
+const say = picturesWords.trial;
 const [width, height, left, low, top] = [640, 220, 52, 34, 14];
 
 /** A trial as a curve: what was measured at each stop with its half-width, against what diffraction and pixels allow. */

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
 import { api, reasonOf, type KitView, type Schema } from '../api/client';
 import { kitChanged } from '../api/queries';
-import { strings } from '../strings/index';
+import { pictures as picturesWords } from '../strings/pictures';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { digits, withHalf } from '../ui/figures';
@@ -12,7 +12,7 @@ import { PictureBox } from './PictureBox';
 import { TrialTold } from './TrialTold';
 import { stopInName, type Box } from './view';
 
-const say = strings.trial;
+const say = picturesWords.trial;
 
 interface Props {
     kit: KitView;
@@ -51,7 +51,7 @@ export function TrialDialog({ kit, rig, pictures = [], onClose }: Props) {
         for (const { blob, name } of files) {
             const picture = await opened(blob, name);
             if (picture === null) {
-                setTrouble(strings.pictures.unreadable(name));
+                setTrouble(picturesWords.pictures.unreadable(name));
                 continue;
             }
             // What the camera wrote goes before what somebody called the file.

@@ -1,9 +1,9 @@
 import type { Schema } from '../api/client';
-import { strings } from '../strings/index';
+import { pictures as picturesWords } from '../strings/pictures';
 import { digits, fNumber, magnification } from '../ui/figures';
 import { TrialCurve } from './TrialCurve';
 
-const say = strings.trial;
+const say = picturesWords.trial;
 
 /** What a trial tells: its curve, the sharpest stop, and what that changes. */
 export function TrialTold({ trial }: { trial: Schema['TrialView'] }) {

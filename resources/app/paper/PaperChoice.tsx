@@ -1,7 +1,7 @@
-import { strings } from '../strings/index';
+import { sheet as sheetWords } from '../strings/sheet';
 import { papers, type Paper } from './paper';
 
-const say = strings.sheet;
+const say = sheetWords.sheet;
 
 /** Which paper it is printed on. */
 export function PaperChoice({ paper, onChange }: { paper: Paper; onChange: (paper: Paper) => void }) {

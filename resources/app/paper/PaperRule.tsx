@@ -1,8 +1,8 @@
-import { strings } from '../strings/index';
+import { sheet as sheetWords } from '../strings/sheet';
 import { digits } from '../ui/figures';
 import { piecesOf, type Paper, type Piece } from './paper';
 
-const say = strings.sheet;
+const say = sheetWords.sheet;
 const edge = 3;
 /** How long the line is that a ruler is laid on first, mm. */
 const checkMm = 50;

@@ -1,10 +1,10 @@
 import type { Schema } from '../api/client';
 import { commonScale, rigOutline } from '../drawing/rigOutline';
-import { strings } from '../strings/index';
+import { sheet as sheetWords } from '../strings/sheet';
 import { longest, margin, papers, type Paper } from './paper';
 import { PaperRule } from './PaperRule';
 
-const say = strings.sheet;
+const say = sheetWords.sheet;
 
 /** Headings that stand beside each other where the paper is wide enough. */
 const [left, right] = [

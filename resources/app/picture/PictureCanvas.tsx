@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { strings } from '../strings/index';
+import { compare as compareWords } from '../strings/compare';
 import { pictured } from './developer';
 import type { Shot } from './paint';
 
@@ -45,7 +45,9 @@ export function PictureCanvas({ shot, width, height, label, className = '' }: Pr
         <span className={`relative block ${className}`} style={{ width, height }}>
             <canvas ref={canvas} role="img" aria-label={label} style={{ width, height }} className="block bg-plate" />
             {isEmpty && shot !== null && width >= 100 && (
-                <span className="absolute inset-0 flex items-center justify-center text-xs text-soft">{strings.compare.developing}</span>
+                <span className="absolute inset-0 flex items-center justify-center text-xs text-soft">
+                    {compareWords.compare.developing}
+                </span>
             )}
         </span>
     );

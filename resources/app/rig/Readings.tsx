@@ -8,9 +8,13 @@ import { Strip } from '../strip/Strip';
 import { strings } from '../strings/index';
 import type { ReadingName, DisplayedReadings } from './displayedReadings';
 import { Term } from '../ui/Term';
-import { Derivation, type Derived } from './Derivation';
+import { later } from '../ui/later';
+import type { Derived } from './Derivation';
 import { TakenAs } from './TakenAs';
 import { Water } from './Water';
+
+/** How a figure comes about, told where somebody asks. */
+export const Derivation = later(async () => (await import('./Derivation')).Derivation);
 
 interface Props {
     rig: RigView;
@@ -161,17 +165,17 @@ const Asked = memo(function Asked({ rig, term, name, reading }: { rig: RigView; 
 });
 
 /** On a small screen these two stay in sight while anything moves. */
-export function TwoFigures({ shown, units }: { shown: DisplayedReadings; units: Units }) {
+export function TwoFigures({ shown, units, look }: { shown: DisplayedReadings; units: Units; look?: string }) {
     const say = strings.readings;
     const m = shown.reading('magnification');
     const distance = shown.reading('workingDistanceMm');
     return (
         <div className="sticky top-0 z-10 grid grid-cols-2 gap-4 border-b border-ink bg-plate px-4 py-1.5 lg:hidden" aria-hidden="true">
-            <p>
+            <p className={look}>
                 <span className="block text-xs text-soft">{say.magnification}</span>
                 <span className="figures text-xl font-medium">{m === null ? say.none : digits(m)}</span> <span className="text-xs">×</span>
             </p>
-            <p>
+            <p className={look}>
                 <span className="block text-xs text-soft">{say.workingDistance}</span>
                 <span className="figures text-xl font-medium">
                     {m === null ? say.none : distance === null ? say.infinite : lengthDigits(distance, units)}

@@ -1,4 +1,4 @@
-import { strings } from '../strings/index';
+import { light as lightWords } from '../strings/light';
 
 /** Measures of common subjects, mm, to begin from. */
 const measures = {
@@ -19,6 +19,6 @@ export function filled(before: Readonly<Record<string, unknown>>, preset: Preset
     const kept = Object.fromEntries(
         Object.entries(before).filter(([name]) => !['name', 'widthMm', 'depthMm', 'radiusMm', 'flat'].includes(name)),
     );
-    const name = strings.presets[preset];
+    const name = lightWords.presets[preset];
     return { ...kept, name: name.replace(/^an? /, '').replace(/^./, (first) => first.toUpperCase()), ...measures[preset] };
 }

@@ -4,6 +4,7 @@ import { useSearchParams } from 'react-router';
 import { api, reasonOf, Refused } from '../api/client';
 import { keys } from '../api/queries';
 import { strings } from '../strings/index';
+import { account as accountWords } from '../strings/account';
 import { wordsOf } from '../ui/typed';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
@@ -12,7 +13,7 @@ import { LetterPage } from './LetterPage';
 import { Sessions } from './Sessions';
 import { Strength } from './Strength';
 
-const say = strings.account;
+const say = accountWords.account;
 
 /** One blank of a short form, with what is wrong with it. */
 function Blank({

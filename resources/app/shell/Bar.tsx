@@ -7,11 +7,13 @@ import { forgetOutings } from '../offline/outings';
 import { forgetPractice } from '../offline/practice';
 import { strings } from '../strings/index';
 import { Button } from '../ui/Button';
+import { later } from '../ui/later';
 import { Menu, MenuChoice, MenuItem, MenuLine } from '../ui/Menu';
-import { AccountDialog } from './Account';
 import { Mark } from './Mark';
 import { PlaceKeys } from './PlaceKeys';
 import { usePreferences } from './preferences';
+
+const AccountDialog = later(async () => (await import('./Account')).AccountDialog);
 
 /** The bar over every place: mark, places, what the place adds, units, light, account. */
 export function Bar({ person, children }: { person: Schema['Person']; children: ReactNode }) {

@@ -2,10 +2,11 @@ import { useMutation } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { api, reasonOf } from '../api/client';
 import { strings } from '../strings/index';
+import { account as accountWords } from '../strings/account';
 import { Button } from '../ui/Button';
 import { LetterPage } from './LetterPage';
 
-const say = strings.account;
+const say = accountWords.account;
 
 /** Where the link in the letter leads: one press, so that a mail program that looks ahead confirms nothing. */
 export function Confirm() {

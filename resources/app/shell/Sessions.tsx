@@ -1,10 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
 import { keys } from '../api/queries';
-import { strings } from '../strings/index';
+import { account as accountWords } from '../strings/account';
 import { Button } from '../ui/Button';
 
-const say = strings.account;
+const say = accountWords.account;
 
 const when = (at: string) => new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
-import { strings } from '../strings/index';
+import { account as accountWords } from '../strings/account';
 
-const say = strings.account.strength;
+const say = accountWords.account.strength;
 
 type Estimate = (password: string) => number;
 let loading: Promise<Estimate> | null = null;

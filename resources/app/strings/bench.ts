@@ -1,5 +1,14 @@
 /** Words of the Bench and its dialogs. */
 export const bench = {
+    work: {
+        flash: 'Flash',
+        inShade: 'in the rig’s shade',
+        sheet: 'Sheet for the table',
+        log: 'Write it down…',
+        compare: 'Compare with…',
+        title: 'What to do with this rig',
+        tabs: { parts: 'Parts', light: 'Light', shots: 'Shots', look: 'Look through' },
+    },
     bench: {
         rigs: 'Rigs',
         thisRig: 'This rig',

@@ -65,7 +65,6 @@ export const compare = {
         over: (by: string) => `by ${by} over the next`,
         beaten: (letter: string, by: string) => `${letter} is no better than ${by} in anything.`,
         table: 'In figures',
-        menu: 'Compare with…',
         smallestDetail: 'Smallest detail',
         adds: 'What each part adds',
         room: (mm: string) => `${mm} room`,

@@ -1,9 +1,5 @@
 /** Words of light and shots, below the drawing. */
 export const light = {
-    work: {
-        title: 'What to do with this rig',
-        tabs: { parts: 'Parts', light: 'Light', shots: 'Shots', look: 'Look through' },
-    },
     light: {
         by: 'By',
         sources: { there: 'the light there is', flash: 'flash', lamp: 'a lamp', torch: 'torch, in the dark' },
@@ -90,7 +86,6 @@ export const light = {
         torchAt: (mm: string) => `The lamp is held at ${mm}.`,
         planTorch: 'Plan painting',
         planned: 'Planned',
-        inShade: 'in the rig’s shade',
         planThere: 'Back to the light there is',
         busy: 'Working it out…',
     },

@@ -8,7 +8,6 @@ export const log = {
         trialKept: 'The trial goes to its lens',
         trialText: 'What it tells, and what it changes; then it is kept with the lens.',
         keepTrial: 'Keep the trial with its lens…',
-        menu: 'Write it down…',
         whose: 'Which outing is this written down for?',
         nav: 'Views of outings',
         outings: 'Outings',

@@ -1,7 +1,6 @@
 /** Words of the sheet that goes to the table. What stands on it comes from the server. */
 export const sheet = {
     sheet: {
-        menu: 'Sheet for the table',
         back: 'Back to the bench',
         paper: 'Paper',
         papers: { A6: 'A6', A5: 'A5', A4: 'A4', letter: 'Letter' },

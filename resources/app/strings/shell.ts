@@ -1,6 +1,7 @@
 /** Words of the bar and what stands on every page. */
 export const shell = {
     next: {
+        part: 'Add a part',
         camera: 'Put in your camera',
         lens: 'Put in a lens',
         bench: 'Build a rig',

@@ -55,7 +55,7 @@ describe('words on the screens', () => {
     test('no page takes the name of another page’s words', () => {
         const names = Object.values(pages).flatMap((page) => Object.keys(page));
         expect(names.filter((name, at) => names.indexOf(name) !== at)).toEqual([]);
-        expect(Object.keys(strings).sort()).toEqual([...names].sort());
+        expect(Object.keys(strings).filter((name) => !names.includes(name))).toEqual([]);
     });
 
     test('there is something in each, and nothing at its edges', () => {

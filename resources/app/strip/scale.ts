@@ -1,5 +1,3 @@
-import { scaleLog } from 'd3-scale';
-
 export const width = 372;
 /** Room before the first and after the last value. */
 const edge = 6;
@@ -46,10 +44,9 @@ export function standing(marks: readonly Mark[], reaches: readonly Reach[]): num
 
 /** Where a value stands on a scale, kept within its ends. */
 export function placeOn([from, to]: Window): (value: number) => number {
-    const scale = scaleLog()
-        .domain([from, to])
-        .range([edge, edge + decades * perDecade]);
-    return (value) => Math.max(edge, Math.min(width - edge, scale(Math.max(value, 1e-12))));
+    const whole = Math.log(to / from);
+    return (value) =>
+        Math.max(edge, Math.min(width - edge, edge + decades * perDecade * (Math.log(Math.max(value, 1e-12) / from) / whole)));
 }
 
 /** Ends of a reach on a scale; null where it is no reach but one value. */

@@ -1,6 +1,6 @@
 import { DndContext, MouseSensor, pointerWithin, TouchSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { api, Refused, type Schema, type Step, type SweepView, type TravelView } from '../../api/client';
 import { keys } from '../../api/queries';
@@ -14,29 +14,46 @@ import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { KeepDialog } from '../../ui/KeepDialog';
+import { fetchAhead, later } from '../../ui/later';
 import { Lost } from '../../ui/Lost';
 import { ChainList } from './ChainList';
-import { ConflictDialog } from './ConflictDialog';
-import { ChartsDialog } from './Charts';
 import { nearest } from '../../strip/ownScale';
 import type { ActiveSweep, ReadingName } from '../../rig/displayedReadings';
+import { Derivation } from '../../rig/Readings';
 import { Following, HeldControls, HeldDrawing, HeldFrame, HeldLight, HeldReadings, HeldShots, HeldTwoFigures, StillOld } from './Held';
 import { BenchContext, liveOf, shownOf, told, type Asked } from './inHand';
-import { DescribeDialog } from './DescribeDialog';
-import { FirstRigs } from './FirstRigs';
 import { News } from './News';
-import { RigMenu } from './RigMenu';
-import { RigsDialog } from './RigsDialog';
+import { RigMenu, ShareDialog } from './RigMenu';
 import { asksNear } from './asksNear';
 import { SetTo } from './SetTo';
-import { StatesDialog } from './StatesDialog';
 import { TrayPanel } from './TrayPanel';
 import { lyingIn, trayAt } from './trayAt';
 import { useRig, useSweeps } from './useRig';
 import { works, WorkTabs, type Work } from './tabs/WorkTabs';
 
-/** A camera of its own, that measures pictures: fetched when it is opened. */
-const LookThrough = lazy(async () => ({ default: (await import('./tabs/LookThrough')).LookThrough }));
+// What isn't seen at first comes once the bench stands.
+const Light = later(async () => (await import('./tabs/Light')).Light);
+const Shots = later(async () => (await import('./tabs/Shots')).Shots);
+const LookThrough = later(async () => (await import('./tabs/LookThrough')).LookThrough);
+const ChartsDialog = later(async () => (await import('./Charts')).ChartsDialog);
+const DescribeDialog = later(async () => (await import('./DescribeDialog')).DescribeDialog);
+const RigsDialog = later(async () => (await import('./RigsDialog')).RigsDialog);
+const StatesDialog = later(async () => (await import('./StatesDialog')).StatesDialog);
+const ConflictDialog = later(async () => (await import('./ConflictDialog')).ConflictDialog);
+const FirstRigs = later(async () => (await import('./FirstRigs')).FirstRigs);
+const pieces = [
+    ConflictDialog,
+    DescribeDialog,
+    Light,
+    Shots,
+    ChartsDialog,
+    StatesDialog,
+    RigsDialog,
+    ShareDialog,
+    Derivation,
+    LookThrough,
+    FirstRigs,
+];
 
 interface Props {
     id: number;
@@ -55,6 +72,7 @@ export function Bench({ id, person, rigs }: Props) {
     const again = useCallback(() => void refetch(), [refetch]);
     const sweeps = useSweeps(rig);
     const [ready, setReady] = useState<number | null>(null);
+    const [painted, setPainted] = useState(false);
     const mends = useQuery({
         queryKey: keys.mends(id, rig?.revision),
         queryFn: () => api.mends(id),
@@ -186,6 +204,17 @@ export function Bench({ id, person, rigs }: Props) {
         },
         [rig, step, remade],
     );
+    // Figures and drawing first: the tray comes when they have been painted.
+    const isHere = rig !== undefined;
+    useEffect(() => {
+        if (!isHere) return;
+        const frame = requestAnimationFrame(() => setTimeout(() => startTransition(() => setPainted(true))));
+        return () => cancelAnimationFrame(frame);
+    }, [isHere]);
+
+    const stands = ready !== null;
+    useEffect(() => (stands ? fetchAhead(pieces) : undefined), [stands]);
+
     const insert = useCallback(
         async (on: readonly Lying[], at = tooFew) => {
             chain.current?.focus();
@@ -346,11 +375,7 @@ export function Bench({ id, person, rigs }: Props) {
                             onRedo={redo}
                         />
                     </Bar>
-                    {bench && (
-                        <Following>
-                            <HeldTwoFigures units={units} />
-                        </Following>
-                    )}
+                    {bench && <HeldTwoFigures units={units} />}
                     <main id="main" className="grid min-h-0 flex-1 max-lg:grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_412px]">
                         <div className="flex min-h-0 min-w-0 flex-col px-4 pt-2">
                             <div className="flex flex-wrap items-center gap-x-3">
@@ -482,18 +507,22 @@ export function Bench({ id, person, rigs }: Props) {
                                                     />
                                                     {rig.chain.length === 0 && <FirstRigs />}
                                                     <div className="flex min-h-0 gap-4 border-t border-line lg:h-[212px]">
-                                                        <TrayPanel
-                                                            ref={narrow}
-                                                            rig={rig}
-                                                            index={swapping ?? tooFew}
-                                                            swapping={swapping === null ? null : (rig.chain[swapping]?.name ?? null)}
-                                                            busy={change.isPending}
-                                                            onInsert={insert}
-                                                            onLeave={() => {
-                                                                setSwapping(null);
-                                                                chain.current?.focus();
-                                                            }}
-                                                        />
+                                                        {painted ? (
+                                                            <TrayPanel
+                                                                ref={narrow}
+                                                                rig={rig}
+                                                                index={swapping ?? tooFew}
+                                                                swapping={swapping === null ? null : (rig.chain[swapping]?.name ?? null)}
+                                                                busy={change.isPending}
+                                                                onInsert={insert}
+                                                                onLeave={() => {
+                                                                    setSwapping(null);
+                                                                    chain.current?.focus();
+                                                                }}
+                                                            />
+                                                        ) : (
+                                                            <div className="flex-1" aria-busy />
+                                                        )}
                                                         <Following>
                                                             <HeldFrame units={units} />
                                                         </Following>
@@ -502,6 +531,7 @@ export function Bench({ id, person, rigs }: Props) {
                                             ),
                                             light: opened.has('light') && (
                                                 <HeldLight
+                                                    piece={Light}
                                                     active={work === 'light'}
                                                     rig={rig}
                                                     ready={ready === rig.revision}
@@ -512,6 +542,7 @@ export function Bench({ id, person, rigs }: Props) {
                                             ),
                                             shots: opened.has('shots') && (
                                                 <HeldShots
+                                                    piece={Shots}
                                                     active={work === 'shots'}
                                                     rig={rig}
                                                     units={units}
@@ -520,11 +551,7 @@ export function Bench({ id, person, rigs }: Props) {
                                                     onLook={openLook}
                                                 />
                                             ),
-                                            look: opened.has('look') && (
-                                                <Suspense>
-                                                    <LookThrough active={work === 'look'} rig={rig} units={units} />
-                                                </Suspense>
-                                            ),
+                                            look: opened.has('look') && <LookThrough active={work === 'look'} rig={rig} units={units} />,
                                         }}
                                     />
                                 </>

@@ -1,4 +1,4 @@
-import { useMemo, type ComponentProps, type ReactNode, type Ref } from 'react';
+import { useMemo, type ComponentProps, type ComponentType, type ReactNode, type Ref } from 'react';
 import type { Schema } from '../../api/client';
 import { RigDrawing, type Pointed } from '../../drawing/RigDrawing';
 import { misfits } from '../../rig/displayedReadings';
@@ -11,8 +11,8 @@ import { Controls } from './Controls';
 import { useAsked, useIsHeld, useLive, useShown } from './inHand';
 import { Move } from './Move';
 import { drawnSubject, plannedFlash } from './tabs/drawn';
-import { Light } from './tabs/Light';
-import { Shots } from './tabs/Shots';
+import type { Light } from './tabs/Light';
+import type { Shots } from './tabs/Shots';
 import type { Work } from './tabs/WorkTabs';
 
 /* What follows the hand: each of these is drawn again with a step of it, and nothing else of the bench is. */
@@ -116,7 +116,7 @@ export function HeldReadings({ mends, busy, units, onPoint, onMend }: ReadingsPr
 }
 
 export function HeldTwoFigures({ units }: { units: Units }) {
-    return <TwoFigures shown={useShown().shown} units={units} />;
+    return <TwoFigures shown={useShown().shown} units={units} look={fading(useAsked() !== null)} />;
 }
 
 export function HeldFrame({ units }: { units: Units }) {
@@ -129,21 +129,27 @@ export function HeldControls(props: Omit<ComponentProps<typeof Controls>, 'rig' 
     return <Controls rig={rig} held={live} {...props} />;
 }
 
-export function HeldLight(props: Omit<ComponentProps<typeof Light>, 'held'>) {
+type LightProps = ComponentProps<typeof Light>;
+type ShotsProps = ComponentProps<typeof Shots>;
+
+export function HeldLight({ piece: Work, ...props }: Omit<LightProps, 'held'> & { piece: ComponentType<LightProps> }) {
     const live = useLive();
-    return <Light held={props.active ? live : null} {...props} />;
+    return <Work held={props.active ? live : null} {...props} />;
 }
 
-export function HeldShots(props: Omit<ComponentProps<typeof Shots>, 'held'>) {
+export function HeldShots({ piece: Work, ...props }: Omit<ShotsProps, 'held'> & { piece: ComponentType<ShotsProps> }) {
     const isHeld = useIsHeld();
-    return <Shots held={props.active && isHeld} {...props} />;
+    return <Work held={props.active && isHeld} {...props} />;
 }
 
-/** Figures that are about to be others: told, and paler where the answer takes its time. */
+/** What is about to be another is paler, where the answer takes its time. */
+const fading = (waits: boolean) => (waits ? 'opacity-40 transition-opacity delay-150 duration-100' : '');
+
+/** Figures that are about to be others. */
 export function Following({ children }: { children: ReactNode }) {
     const waits = useAsked() !== null;
     return (
-        <div aria-busy={waits} className={waits ? 'opacity-40 transition-opacity delay-150 duration-100' : ''}>
+        <div aria-busy={waits} className={fading(waits)}>
             {children}
         </div>
     );

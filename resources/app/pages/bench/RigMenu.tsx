@@ -7,8 +7,10 @@ import { useKits } from '../../kit/useKit';
 import { strings } from '../../strings/index';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
+import { later } from '../../ui/later';
 import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
-import { ShareDialog } from './ShareDialog';
+
+export const ShareDialog = later(async () => (await import('./ShareDialog')).ShareDialog);
 
 interface Props {
     id: number;
@@ -59,9 +61,9 @@ export function RigMenu({ id, rigs, name, onKeep, onAll, onStates, onSvg }: Prop
             <Menu label={strings.bench.thisRig} align="end">
                 <MenuItem onSelect={onKeep}>{name === null ? strings.bench.keep : strings.bench.rename}</MenuItem>
                 <MenuItem onSelect={() => copy.mutate()}>{strings.rigs.copy}</MenuItem>
-                <MenuItem onSelect={() => void navigate(`/sheet/${id}`)}>{strings.sheet.menu}</MenuItem>
-                <MenuItem onSelect={() => void navigate(`/outings?rig=${id}`)}>{strings.log.menu}</MenuItem>
-                <MenuItem onSelect={() => void navigate(`/compare?rigs=${id}`)}>{strings.compare.menu}</MenuItem>
+                <MenuItem onSelect={() => void navigate(`/sheet/${id}`)}>{strings.work.sheet}</MenuItem>
+                <MenuItem onSelect={() => void navigate(`/outings?rig=${id}`)}>{strings.work.log}</MenuItem>
+                <MenuItem onSelect={() => void navigate(`/compare?rigs=${id}`)}>{strings.work.compare}</MenuItem>
                 <MenuItem onSelect={onStates}>{strings.states.menu}</MenuItem>
                 <MenuItem onSelect={() => setSharing(true)}>{strings.share.menu}</MenuItem>
                 <MenuLine />

@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import { api, type RigView } from '../../api/client';
 import { keys, rigsChanged } from '../../api/queries';
 import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Narrow } from '../../ui/Narrow';
@@ -110,7 +111,7 @@ export function RigsDialog({ rig, onClose }: { rig: RigView; onClose: () => void
             <div className="flex items-center justify-end gap-2 pt-3">
                 {page > 1 && <Button onClick={() => setPage(page - 1)}>{say.newer}</Button>}
                 {found.data?.length === 50 && <Button onClick={() => setPage(page + 1)}>{say.older}</Button>}
-                <Button onClick={onClose}>{strings.kit.close}</Button>
+                <Button onClick={onClose}>{kitWords.kit.close}</Button>
             </div>
         </Dialog>
     );

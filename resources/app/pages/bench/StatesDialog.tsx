@@ -4,6 +4,7 @@ import { api, type RigView, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
 import { digits, fNumber, length, magnification, mass, stops, type Units } from '../../ui/figures';
 import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { Dialog } from '../../ui/Dialog';
 
 const say = strings.states;
@@ -35,7 +36,7 @@ export function StatesDialog({ rig, units, onClose }: { rig: RigView; units: Uni
         [strings.readings.detail, 'detailMm', (value) => `${digits(value * 1000)} µm`],
         [say.lightGap, 'lightGapDeg', (value) => `${Math.round(value)}°`],
         [say.corner, 'cornerBrightness', (value) => `${Math.round(value * 100)} %`],
-        [strings.kit.columns.massG, 'massG', mass],
+        [kitWords.kit.columns.massG, 'massG', mass],
     ];
     const told = (view: Schema['StateView'] | undefined, key: keyof Schema['Readings'], tell: (value: number) => string) => {
         const value = view?.readings[key];

@@ -6,6 +6,9 @@ import { digits, fNumber, lengthDigits, magnification, stops, type Units } from 
 import { Bar } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
+import { cards as cardsWords } from '../../strings/cards';
+import { compare as compareWords } from '../../strings/compare';
+import { find as findWords } from '../../strings/find';
 import { Button } from '../../ui/Button';
 import { Tick } from '../../ui/Tick';
 import { KitChoice } from '../../kit/KitChoice';
@@ -16,7 +19,7 @@ import { Term, type Term as TermName } from '../../ui/Term';
 import { useAddress } from '../../ui/useAddress';
 import { zoomsIn } from './zoomsIn';
 
-const say = strings.cards;
+const say = cardsWords.cards;
 const kinds: readonly CardName[] = ['close-ups', 'ladder', 'draws', 'lenses'];
 
 /** Tables for the bag, one page each: chosen here, printed or taken as CSV. */
@@ -157,7 +160,7 @@ export default function CardsPage({ person }: { person: Schema['Person'] }) {
                     <div className="ml-auto flex items-center gap-2">
                         <KitChoice />
                         <Button disabled={rungs.length < 2 || compare.isPending} onClick={() => compare.mutate(rungs)}>
-                            {strings.compare.openLadder}
+                            {compareWords.compare.openLadder}
                         </Button>
                         <Button disabled={!card.data} onClick={() => print()}>
                             {say.print}
@@ -274,7 +277,7 @@ function CardTable({ card, camera, units, onOpen, busy }: TableProps) {
                                         <button
                                             type="button"
                                             className="text-left hover:underline"
-                                            title={strings.find.open}
+                                            title={findWords.find.open}
                                             disabled={busy}
                                             onClick={() => onOpen(row)}
                                         >

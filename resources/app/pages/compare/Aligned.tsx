@@ -6,12 +6,13 @@ import { commonScale, rigOutline } from '../../drawing/rigOutline';
 import { EngravedScale } from '../../strip/EngravedScale';
 import { nearest, said, typedValue } from '../../strip/ownScale';
 import { strings } from '../../strings/index';
+import { compare as compareWords } from '../../strings/compare';
 import { digits, fNumber, length, magnification, stops, type Units } from '../../ui/figures';
 import { Menu, MenuItem } from '../../ui/Menu';
 import type { Held, Rig } from './shown';
 import type { Hand } from './useHand';
 
-const say = strings.compare;
+const say = compareWords.compare;
 const width = 572;
 /** Few rigs have more room each, px. */
 const heightFor = (count: number): number => (count <= 2 ? 150 : count <= 4 ? 116 : 88);

@@ -6,6 +6,7 @@ import { comparisonsChanged, keys, rigsChanged } from '../../api/queries';
 import { Bar } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
+import { compare as compareWords } from '../../strings/compare';
 import { Button } from '../../ui/Button';
 import { KeepDialog } from '../../ui/KeepDialog';
 import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
@@ -17,7 +18,7 @@ import { Ladder } from './Ladder';
 import { Sentence } from './Sentence';
 import { Start } from './Start';
 
-const say = strings.compare;
+const say = compareWords.compare;
 
 /** Rigs side by side on the same target: all of it in the address, so that a comparison is kept, sent and opened as a link. */
 export default function ComparePage({ person }: { person: Schema['Person'] }) {

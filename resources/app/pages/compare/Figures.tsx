@@ -2,6 +2,7 @@ import type { Schema } from '../../api/client';
 import { Scale } from '../../strip/Scale';
 import { standing, windowOf, type Mark, type Reach, type Window } from '../../strip/scale';
 import { strings } from '../../strings/index';
+import { compare as compareWords } from '../../strings/compare';
 import { Term, type Term as TermName } from '../../ui/Term';
 import { digits, fNumber, lengthDigits, type Units } from '../../ui/figures';
 
@@ -32,12 +33,12 @@ export function Figures({ rigs, units }: { rigs: readonly Rig[]; units: Units })
         magnification: say.magnification,
         workingDistanceMm: say.workingDistance,
         fieldWidthMm: say.field,
-        resolvedDetailMm: strings.compare.smallestDetail,
+        resolvedDetailMm: compareWords.compare.smallestDetail,
         effectiveAperture: say.effectiveAperture,
         depthOfFieldMm: say.slice,
     };
     return (
-        <section aria-label={strings.compare.table} className="py-2">
+        <section aria-label={compareWords.compare.table} className="py-2">
             {readings.map((name) => {
                 // Detail is told in thousandths of a millimetre, whatever lengths are told in.
                 const isLength = name !== 'resolvedDetailMm' && name.endsWith('Mm');

@@ -2,11 +2,12 @@ import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import type { Schema } from '../../api/client';
 import { PictureCanvas } from '../../picture/PictureCanvas';
 import { strings } from '../../strings/index';
+import { compare as compareWords } from '../../strings/compare';
 import { digits, length, type Units } from '../../ui/figures';
 import { Tick } from '../../ui/Tick';
 import { aspect, shotOf, smallest, type Rig } from './shown';
 
-const say = strings.compare;
+const say = compareWords.compare;
 
 interface Props {
     rigs: readonly Rig[];

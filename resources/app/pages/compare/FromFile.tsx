@@ -2,7 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { api, reasonOf, type Schema } from '../../api/client';
 import { useKit } from '../../kit/useKit';
-import { strings } from '../../strings/index';
+import { compare as compareWords } from '../../strings/compare';
 import { Button } from '../../ui/Button';
 
 /** Takes rig files, or a file of a comparison, from the device. */
@@ -16,14 +16,14 @@ export function FromFile({ onReady }: { onReady: (ready: Schema['ReadyComparison
     return (
         <>
             <Button bare disabled={take.isPending} onClick={() => input.current?.click()}>
-                {strings.compare.fromFile}
+                {compareWords.compare.fromFile}
             </Button>
             <input
                 ref={input}
                 type="file"
                 multiple
                 accept=".json,application/json"
-                aria-label={strings.compare.fromFile}
+                aria-label={compareWords.compare.fromFile}
                 className="hidden"
                 onChange={(event) => {
                     const files = [...(event.target.files ?? [])];

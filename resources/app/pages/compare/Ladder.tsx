@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { Schema } from '../../api/client';
 import { PictureCanvas } from '../../picture/PictureCanvas';
-import { strings } from '../../strings/index';
+import { compare as compareWords } from '../../strings/compare';
 import { digits, fNumber, length, magnification, mass, type Units } from '../../ui/figures';
 import { Button } from '../../ui/Button';
 import { Tick } from '../../ui/Tick';
@@ -9,7 +9,7 @@ import { drawn } from './asked';
 import { micrometres } from './Frames';
 import { aspect, shotOf, type Rig } from './shown';
 
-const say = strings.compare;
+const say = compareWords.compare;
 
 interface Column {
     name: keyof typeof say.ladder;

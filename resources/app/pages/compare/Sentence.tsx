@@ -1,7 +1,7 @@
-import { strings } from '../../strings/index';
+import { compare as compareWords } from '../../strings/compare';
 import { targets, type Asked } from './asked';
 
-const say = strings.compare;
+const say = compareWords.compare;
 const pick = 'border-b-2 border-dotted border-verdigris bg-transparent text-verdigris';
 const blank = 'figures w-20 border-b-2 border-brass bg-transparent px-1 text-right text-brass outline-none focus:bg-plate';
 

@@ -7,11 +7,12 @@ import { NextStep } from '../../kit/NextStep';
 import { useKit, useKits } from '../../kit/useKit';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { strings } from '../../strings/index';
+import { compare as compareWords } from '../../strings/compare';
 import { length, magnification, type Units } from '../../ui/figures';
 import { addressOf } from './asked';
 import { FromFile } from './FromFile';
 
-const say = strings.compare;
+const say = compareWords.compare;
 
 /** The empty place: questions that one’s own kit can ask, comparisons that were kept, one’s rigs to begin with, files. */
 export function Start({

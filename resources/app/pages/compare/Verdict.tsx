@@ -1,13 +1,13 @@
 import { memo } from 'react';
 import type { Schema } from '../../api/client';
-import { strings } from '../../strings/index';
+import { compare as compareWords } from '../../strings/compare';
 import { digits, fNumber, length, mass, type Units } from '../../ui/figures';
 
 type Comparison = Schema['ComparisonView'];
 type Rig = Schema['ComparedRigView'];
 type Best = Schema['BestIn'];
 
-const say = strings.compare;
+const say = compareWords.compare;
 
 /** Who is best in each thing people decide by, with everybody's figure, and who is beaten in everything. */
 export const Verdict = memo(function Verdict({ comparison, units }: { comparison: Comparison; units: Units }) {

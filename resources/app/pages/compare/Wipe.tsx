@@ -1,12 +1,12 @@
 import { useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import type { Schema } from '../../api/client';
 import { PictureCanvas } from '../../picture/PictureCanvas';
-import { strings } from '../../strings/index';
+import { compare as compareWords } from '../../strings/compare';
 import { length, type Units } from '../../ui/figures';
 import { Dialog } from '../../ui/Dialog';
 import { aspect, shotOf, smallest, type Rig } from './shown';
 
-const say = strings.compare;
+const say = compareWords.compare;
 
 interface Props {
     rigs: readonly Rig[];

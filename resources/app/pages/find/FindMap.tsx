@@ -3,11 +3,11 @@ import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'rea
 import type { Schema } from '../../api/client';
 import { digits, lengthDigits, type Units } from '../../ui/figures';
 import { usePreferences } from '../../shell/preferences';
-import { strings } from '../../strings/index';
+import { find as findWords } from '../../strings/find';
 
 type Overview = Schema['OverviewView'];
 
-export type RouteName = keyof typeof strings.find.routes;
+export type RouteName = keyof typeof findWords.find.routes;
 
 interface Props {
     map: Overview;
@@ -119,7 +119,7 @@ export const FindMap = memo(function FindMap({ map, units, fits, leastRoomMm, po
             .filter((value) =>
                 (size.width < 460 ? [1] : [1, 2, 5]).includes(Math.round(value / 10 ** Math.floor(Math.log10(value) + 1e-9))),
             );
-    const say = strings.find;
+    const say = findWords.find;
     const floor = size.height - bottom;
     return (
         <div ref={box} className="relative min-h-[320px] flex-1">

@@ -7,6 +7,7 @@ import { length, magnification, type Units } from '../../ui/figures';
 import { Bar } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
+import { find as findWords } from '../../strings/find';
 import { Button } from '../../ui/Button';
 import { Lost } from '../../ui/Lost';
 import { KitChoice } from '../../kit/KitChoice';
@@ -21,7 +22,7 @@ import { useFind, type Finding } from './useFind';
 import { addressOf, rankings, wishIn, type Ranking, type Wish } from './wish';
 import { Wishes } from './Wishes';
 
-const say = strings.find;
+const say = findWords.find;
 const noDots: readonly (readonly number[])[] = [];
 
 /** Which of my possible rigs gives me this frame, with this much room? */

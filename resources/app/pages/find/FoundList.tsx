@@ -1,7 +1,7 @@
 import { memo, useState, type KeyboardEvent } from 'react';
 import type { Schema } from '../../api/client';
 import { digits, length, lengthDigits, magnification, stops, type Units } from '../../ui/figures';
-import { strings } from '../../strings/index';
+import { find as findWords } from '../../strings/find';
 import { commonScale, rigOutline } from '../../drawing/rigOutline';
 
 type Rig = Schema['FoundRig'];
@@ -59,7 +59,7 @@ export const FoundList = memo(function FoundList({
                             <input
                                 type="checkbox"
                                 className={`absolute left-1.5 z-10 size-4 accent-[var(--brass)] ${brief ? 'top-14 max-sm:top-9' : 'top-14'}`}
-                                aria-label={strings.find.tick(rig.title)}
+                                aria-label={findWords.find.tick(rig.title)}
                                 checked={ticked?.includes(rigKey(rig)) ?? false}
                                 onChange={() => onTick(rig)}
                             />
@@ -68,7 +68,7 @@ export const FoundList = memo(function FoundList({
                             type="button"
                             data-row
                             disabled={busy}
-                            title={strings.find.open}
+                            title={findWords.find.open}
                             className={`grid w-full grid-cols-[26px_minmax(0,1fr)_auto] gap-x-2 py-2.5 pr-1 text-left hover:bg-ground ${pointed === at ? 'shadow-[inset_3px_0_0_var(--brass)]' : ''}`}
                             onClick={() => onOpen(rig)}
                             onPointerEnter={() => onPoint(at)}
@@ -86,9 +86,9 @@ export const FoundList = memo(function FoundList({
                                     {rig.alike > 1 && (
                                         <span
                                             className="figures ml-2 text-xs font-normal whitespace-nowrap text-soft"
-                                            title={strings.find.alikeTitle(rig.alike)}
+                                            title={findWords.find.alikeTitle(rig.alike)}
                                         >
-                                            {strings.find.alike(rig.alike)}
+                                            {findWords.find.alike(rig.alike)}
                                         </span>
                                     )}
                                 </span>
@@ -98,10 +98,10 @@ export const FoundList = memo(function FoundList({
                                 </span>
                                 <span className={`block text-sm text-soft ${brief ? 'max-sm:hidden' : ''}`}>{rig.why}</span>
                                 {rig.misses.length > 0 && (
-                                    <span className="block text-sm font-medium">{strings.find.misses(rig.misses.join(', '))}</span>
+                                    <span className="block text-sm font-medium">{findWords.find.misses(rig.misses.join(', '))}</span>
                                 )}
                                 {rig.toBuy.length > 0 && (
-                                    <span className="block text-sm font-medium">{strings.find.toBuy(rig.toBuy.join(', '))}</span>
+                                    <span className="block text-sm font-medium">{findWords.find.toBuy(rig.toBuy.join(', '))}</span>
                                 )}
                                 {rig.warnings.map((warning) => (
                                     <span
@@ -117,7 +117,7 @@ export const FoundList = memo(function FoundList({
                             >
                                 <Figure
                                     value={rig.workingDistanceMm === null ? '—' : lengthDigits(rig.workingDistanceMm, units)}
-                                    unit={`${units} ${strings.find.off}`}
+                                    unit={`${units} ${findWords.find.off}`}
                                     sure={rig.workingDistanceHalfWidth === null ? null : lengthDigits(rig.workingDistanceHalfWidth, units)}
                                 />
                                 <Figure
@@ -135,11 +135,11 @@ export const FoundList = memo(function FoundList({
                             <button
                                 type="button"
                                 aria-expanded={!brief}
-                                aria-label={strings.find.tellWhole(rig.title)}
+                                aria-label={findWords.find.tellWhole(rig.title)}
                                 className="absolute right-0 bottom-0 hidden min-h-11 px-3 text-xs text-beam underline underline-offset-2 max-sm:block"
                                 onClick={() => setWhole(brief ? [...whole, rigKey(rig)] : whole.filter((each) => each !== rigKey(rig)))}
                             >
-                                {brief ? strings.find.whole : strings.find.brief}
+                                {brief ? findWords.find.whole : findWords.find.brief}
                             </button>
                         )}
                     </li>
@@ -194,5 +194,5 @@ export function gapsText(gaps: readonly (readonly number[])[], most = 3): string
         .sort(([a = 0], [b = 0]) => a - b)
         .map(([from = 0, to = 0]) => `${magnification(from)} and ${magnification(to)}`)
         .join(', ');
-    return list + (gaps.length > most ? strings.find.moreGaps(gaps.length - most) : '');
+    return list + (gaps.length > most ? findWords.find.moreGaps(gaps.length - most) : '');
 }

@@ -1,7 +1,7 @@
 import { DropdownMenu } from 'radix-ui';
 import { useEffect, useId, useState } from 'react';
 import { usePreferences } from '../../shell/preferences';
-import { strings } from '../../strings/index';
+import { find as findWords } from '../../strings/find';
 import { typedNumber } from '../../ui/typed';
 import { Menu, MenuItem } from '../../ui/Menu';
 import { Pick } from '../../ui/Pick';
@@ -42,7 +42,7 @@ export function Sentence({ wish, onChange, troubles, parts, cameras }: Props) {
     const [picked, setPicked] = useState<PartBlank | null>(null);
     const [opens, setOpens] = useState<Blank | null>(null);
     const target = opens !== null && wish.numbers[targetOf(wish).name] === undefined ? opens : targetOf(wish);
-    const say = strings.find;
+    const say = findWords.find;
 
     const put = (each: Blank, value: number | null) => {
         const numbers = emptied(wish.numbers, [each]);
@@ -249,7 +249,7 @@ interface PickManyProps {
 
 /** Names of the kit's things, as many as are ticked. */
 function PickMany({ label, chosen, choices, opened, onChange }: PickManyProps) {
-    const names = chosen.map((id) => choices.find(([each]) => each === id)?.[1] ?? strings.find.gone);
+    const names = chosen.map((id) => choices.find(([each]) => each === id)?.[1] ?? findWords.find.gone);
     const [open, setOpen] = useState(false);
     useEffect(() => {
         if (!opened) return;
@@ -260,7 +260,7 @@ function PickMany({ label, chosen, choices, opened, onChange }: PickManyProps) {
     return (
         <DropdownMenu.Root modal={false} open={open} onOpenChange={setOpen}>
             <DropdownMenu.Trigger
-                aria-label={`${label}: ${names.length === 0 ? strings.find.nothingChosen : names.join(', ')}`}
+                aria-label={`${label}: ${names.length === 0 ? findWords.find.nothingChosen : names.join(', ')}`}
                 className="border-b-2 border-dotted border-verdigris text-verdigris"
             >
                 {names.length === 0 ? '…' : names.join(' + ')}

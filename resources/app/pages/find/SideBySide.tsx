@@ -1,6 +1,6 @@
 import type { Schema } from '../../api/client';
 import { digits, fNumber, length, stops, type Units } from '../../ui/figures';
-import { strings } from '../../strings/index';
+import { find as findWords } from '../../strings/find';
 import { Button } from '../../ui/Button';
 import { rigKey } from './FoundList';
 
@@ -25,7 +25,7 @@ interface Line {
     better: 'more' | 'less' | null;
 }
 
-const say = strings.find.side;
+const say = findWords.find.side;
 
 const lines: readonly Line[] = [
     { name: say.magnification, value: (rig) => rig.magnification, tell: (value) => `${digits(value)}×`, better: null },
@@ -43,17 +43,17 @@ const lines: readonly Line[] = [
 /** Rigs that were ticked, in columns; in each line the best stands out, by weight and a mark. */
 export function SideBySide({ rigs, units, onTick, onClear, onCompare, busy, trouble }: Props) {
     return (
-        <section aria-label={strings.find.ticked} className="border-b border-ink py-2">
+        <section aria-label={findWords.find.ticked} className="border-b border-ink py-2">
             <div className="flex items-baseline justify-between">
-                <h2 className="text-sm font-semibold">{strings.find.ticked}</h2>
+                <h2 className="text-sm font-semibold">{findWords.find.ticked}</h2>
                 <span>
                     {onCompare && (
                         <Button bare disabled={busy} onClick={onCompare}>
-                            {strings.find.compare}
+                            {findWords.find.compare}
                         </Button>
                     )}
                     <Button bare onClick={onClear}>
-                        {strings.find.untick}
+                        {findWords.find.untick}
                     </Button>
                 </span>
             </div>
@@ -63,7 +63,7 @@ export function SideBySide({ rigs, units, onTick, onClear, onCompare, busy, trou
                 </p>
             )}
             <div className="slim-scroll overflow-x-auto">
-                <table className="text-xs" aria-label={strings.find.ticked}>
+                <table className="text-xs" aria-label={findWords.find.ticked}>
                     <thead>
                         <tr className="align-bottom">
                             <td />
@@ -73,7 +73,7 @@ export function SideBySide({ rigs, units, onTick, onClear, onCompare, busy, trou
                                     <button
                                         type="button"
                                         className="px-1 text-soft hover:text-ink"
-                                        aria-label={strings.find.drop(rig.title)}
+                                        aria-label={findWords.find.drop(rig.title)}
                                         onClick={() => onTick(rig)}
                                     >
                                         ×

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
-import { strings } from '../../strings/index';
+import { find as findWords } from '../../strings/find';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { KeepDialog } from '../../ui/KeepDialog';
@@ -21,7 +21,7 @@ export function Wishes({ kit, wish, onChoose }: Props) {
     const key = keys.wishes(kit);
     const kept = useQuery({ queryKey: key, queryFn: () => api.wishes(kit) });
     const [dialog, setDialog] = useState<'keep' | 'forget' | null>(null);
-    const say = strings.find;
+    const say = findWords.find;
     const refresh = () => queries.invalidateQueries({ queryKey: key });
     const forget = useMutation({ mutationFn: (id: number) => api.dropWish(kit, id), onSuccess: () => void refresh() });
     const list = kept.data ?? [];

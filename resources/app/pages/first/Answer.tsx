@@ -5,9 +5,10 @@ import { StillDrawing } from '../../rig/StillDrawing';
 import { TakenAs } from '../../rig/TakenAs';
 import { Term } from '../../ui/Term';
 import { strings } from '../../strings/index';
+import { first as firstWords } from '../../strings/first';
 import { digits, fNumber, length, lengthDigits, ratio, stops, withHalf, type Units } from '../../ui/figures';
 
-const say = strings.first.answer;
+const say = firstWords.first.answer;
 
 type View = Schema['FirstView'];
 

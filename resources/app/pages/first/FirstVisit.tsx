@@ -9,6 +9,8 @@ import { displayedReadings } from '../../rig/displayedReadings';
 import { TwoFigures } from '../../rig/Readings';
 import { usePreferences } from '../../shell/preferences';
 import { strings } from '../../strings/index';
+import { account as accountWords } from '../../strings/account';
+import { first as firstWords } from '../../strings/first';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { useAddress } from '../../ui/useAddress';
@@ -19,7 +21,7 @@ import { LiveBlank } from './LiveBlank';
 import { Moving } from './Moving';
 import { WhatBetween, WhichBody, WhichLens, type Questions } from './Questions';
 
-const say = strings.first;
+const say = firstWords.first;
 const kept = 'first visit';
 const link = 'text-beam underline underline-offset-2 min-h-8 max-sm:min-h-11';
 
@@ -96,7 +98,7 @@ export function FirstVisit({ person = null, trouble = null }: { person?: Schema[
                         <>
                             {(['in', 'up'] as const).map((each) => (
                                 <button key={each} type="button" className={link} onClick={() => setDoor(each)}>
-                                    {strings.account.doors[each]}
+                                    {accountWords.account.doors[each]}
                                 </button>
                             ))}
                             <button

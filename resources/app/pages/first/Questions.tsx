@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import type { PartFields } from '../../api/client';
-import { strings } from '../../strings/index';
+import { first as firstWords } from '../../strings/first';
 import { digits } from '../../ui/figures';
 import { Pick } from '../../ui/Pick';
 import { Term } from '../../ui/Term';
@@ -29,7 +29,7 @@ export interface Questions {
     lens: PartFields;
 }
 
-const say = strings.first;
+const say = firstWords.first;
 
 function Question({ number, title, children }: { number: number; title: string; children: ReactNode }) {
     return (

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { api, type KitView, type PartFields, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
 import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { Narrow } from '../../ui/Narrow';
 import { LensSure } from './LensSure';
 import { PartForm } from './PartForm';
@@ -40,7 +41,7 @@ export function AddPart({ kit, change, onAdded, onClose }: Props) {
             <>
                 <h2 className="text-base font-semibold">{pattern.name}</h2>
                 <p className="pb-2 text-xs text-soft">
-                    {pattern.parts.length > 1 ? strings.kit.partOf(at + 1, pattern.parts.length) : strings.kit.patternNote}
+                    {pattern.parts.length > 1 ? kitWords.kit.partOf(at + 1, pattern.parts.length) : kitWords.kit.patternNote}
                 </p>
                 <PartForm
                     key={at}
@@ -49,7 +50,7 @@ export function AddPart({ kit, change, onAdded, onClose }: Props) {
                     ask={pattern.ask}
                     others={kit.parts}
                     pointer="/parts/0"
-                    save={last ? strings.kit.add(pattern.parts.length) : strings.kit.next}
+                    save={last ? kitWords.kit.add(pattern.parts.length) : kitWords.kit.next}
                     busy={change.isPending}
                     below={(part) => part['kind'] === 'lens' && <LensSure kit={kit.id} fields={part} />}
                     onSave={async (part) => {
@@ -82,18 +83,18 @@ export function AddPart({ kit, change, onAdded, onClose }: Props) {
     return (
         <>
             <div className="flex items-baseline justify-between">
-                <h2 className="text-base font-semibold">{strings.kit.addPart}</h2>
+                <h2 className="text-base font-semibold">{kitWords.kit.addPart}</h2>
                 <button type="button" className="text-sm text-soft hover:text-ink" onClick={onClose}>
-                    {strings.kit.close}
+                    {kitWords.kit.close}
                 </button>
             </div>
-            <p className="pb-2 text-xs text-soft">{strings.kit.addNote}</p>
+            <p className="pb-2 text-xs text-soft">{kitWords.kit.addNote}</p>
             <Narrow
                 autoFocus
                 className="mb-2 w-full py-1"
                 value={search}
                 onChange={setSearch}
-                label={strings.kit.searchPatterns}
+                label={kitWords.kit.searchPatterns}
                 placeholder={strings.tray.narrow}
             />
             <button
@@ -101,11 +102,11 @@ export function AddPart({ kit, change, onAdded, onClose }: Props) {
                 className="block w-full border-y border-ink px-1 py-2 text-left text-sm font-semibold hover:bg-ground"
                 onClick={() => setWriting(true)}
             >
-                {strings.kit.list.open}
-                <span className="block text-xs font-normal text-soft">{strings.kit.list.openNote}</span>
+                {kitWords.kit.list.open}
+                <span className="block text-xs font-normal text-soft">{kitWords.kit.list.openNote}</span>
             </button>
             {groups.map((group) => (
-                <section key={group} aria-label={strings.kit.patternsOf(group)}>
+                <section key={group} aria-label={kitWords.kit.patternsOf(group)}>
                     <h3 className="border-b border-ink pt-3 text-xs font-semibold text-soft">{group}</h3>
                     <ul>
                         {found
@@ -125,7 +126,7 @@ export function AddPart({ kit, change, onAdded, onClose }: Props) {
                     </ul>
                 </section>
             ))}
-            {patterns.data && found.length === 0 && <p className="text-sm text-soft">{strings.kit.noPattern}</p>}
+            {patterns.data && found.length === 0 && <p className="text-sm text-soft">{kitWords.kit.noPattern}</p>}
         </>
     );
 }

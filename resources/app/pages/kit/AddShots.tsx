@@ -1,7 +1,7 @@
 import { Fragment, useEffect, useRef, useState, type ClipboardEvent } from 'react';
 import type { KitPart, KitView, MeasureRequest, Schema } from '../../api/client';
 import { MeasurePicture } from '../../measure/MeasurePicture';
-import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { withHalf } from '../../ui/figures';
 import { Tick } from '../../ui/Tick';
 import { typedNumber } from '../../ui/typed';
@@ -28,7 +28,7 @@ type Row = {
 };
 const blank: Row = { extent: '', pixels: '', rulerMm: '', workingDistanceMm: '', subjectDistanceMm: '', found: null };
 const columns = ['extent', 'pixels', 'rulerMm', 'workingDistanceMm', 'subjectDistanceMm'] as const;
-const say = strings.measure;
+const say = kitWords.measure;
 const blankClass = 'figures w-full border-b-2 border-brass bg-ground px-1.5 py-1 text-sm';
 const spacers = ['tube', 'adapter', 'helicoid', 'bellows', 'reversing-ring', 'step-ring'];
 const drawn = ['helicoid', 'bellows'];

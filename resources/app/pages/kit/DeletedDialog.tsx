@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, type KitView } from '../../api/client';
 import { keys } from '../../api/queries';
-import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import type { KitChange } from '../../kit/useKit';
@@ -10,9 +10,9 @@ import type { KitChange } from '../../kit/useKit';
 export function DeletedDialog({ kit, change, onClose }: { kit: KitView; change: KitChange; onClose: () => void }) {
     const deleted = useQuery({ queryKey: keys.deleted(kit.id), queryFn: () => api.deleted(kit.id) });
     return (
-        <Dialog open onOpenChange={onClose} title={strings.kit.deletedTitle} text={strings.kit.deletedText}>
-            {deleted.data?.length === 0 && <p className="text-sm text-soft">{strings.kit.deletedNone}</p>}
-            <ul className="slim-scroll max-h-[50vh] overflow-auto" tabIndex={0} aria-label={strings.kit.deletedTitle}>
+        <Dialog open onOpenChange={onClose} title={kitWords.kit.deletedTitle} text={kitWords.kit.deletedText}>
+            {deleted.data?.length === 0 && <p className="text-sm text-soft">{kitWords.kit.deletedNone}</p>}
+            <ul className="slim-scroll max-h-[50vh] overflow-auto" tabIndex={0} aria-label={kitWords.kit.deletedTitle}>
                 {deleted.data?.map((each) => (
                     <li key={each.id} className="flex items-baseline justify-between gap-3 border-b border-line py-1.5 text-sm">
                         <span>
@@ -28,7 +28,7 @@ export function DeletedDialog({ kit, change, onClose }: { kit: KitView; change: 
                                 })
                             }
                         >
-                            {strings.kit.bringBack}
+                            {kitWords.kit.bringBack}
                         </Button>
                     </li>
                 ))}

@@ -1,6 +1,6 @@
 import { useId, useState } from 'react';
 import type { PartFields } from '../../api/client';
-import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { digits } from '../../ui/figures';
 import { guessOf, halfWidthOf, jointSpoken, jointTyped, valueAt, withHalfWidth, withValue, type GuideField } from './fields';
 import { typed } from '../../ui/typed';
@@ -32,7 +32,7 @@ export function FieldInput({ field, fields, trouble, onChange, others }: Props) 
         <div className={`border-b border-line py-2 ${wide ? '' : 'grid grid-cols-[1fr_190px] gap-x-3'}`}>
             <label htmlFor={id} className="pt-1 text-sm">
                 {field.label}
-                {field.needed && <span className="text-soft"> · {strings.kit.needed}</span>}
+                {field.needed && <span className="text-soft"> · {kitWords.kit.needed}</span>}
             </label>
             <div className={wide ? 'py-1' : ''}>
                 <div className="flex items-center gap-1">
@@ -40,7 +40,9 @@ export function FieldInput({ field, fields, trouble, onChange, others }: Props) 
                     {field.unit && <span className="figures text-xs text-soft">{field.unit}</span>}
                 </div>
                 {guess !== undefined && value !== undefined && (
-                    <p className="pt-1 text-xs text-brass">{strings.kit.guess(guess > 0 ? `${digits(guess)} ${field.unit}`.trim() : '')}</p>
+                    <p className="pt-1 text-xs text-brass">
+                        {kitWords.kit.guess(guess > 0 ? `${digits(guess)} ${field.unit}`.trim() : '')}
+                    </p>
                 )}
                 {measurable && value !== undefined && (
                     <Tick
@@ -48,13 +50,13 @@ export function FieldInput({ field, fields, trouble, onChange, others }: Props) 
                         checked={half !== undefined}
                         onChange={(on) => onChange(withHalfWidth(fields, field.name, on ? 0 : undefined))}
                     >
-                        <span>{strings.kit.measured}</span>
+                        <span>{kitWords.kit.measured}</span>
                         {half !== undefined && (
                             <>
                                 ±
                                 <Number
                                     value={half}
-                                    label={strings.kit.halfWidth(field.label)}
+                                    label={kitWords.kit.halfWidth(field.label)}
                                     set={(next) => onChange(withHalfWidth(fields, field.name, typeof next === 'number' ? next : 0))}
                                 />
                             </>
@@ -95,7 +97,7 @@ function Blank({ id, field, value, set, trouble, others }: BlankProps) {
                 value={typeof value === 'string' ? value : ''}
                 onChange={(event) => set(event.target.value || undefined)}
             >
-                <option value="">{strings.kit.nothing}</option>
+                <option value="">{kitWords.kit.nothing}</option>
                 {others.map((other) => (
                     <option key={other.ref} value={other.ref}>
                         {other.name}
@@ -114,9 +116,9 @@ function Blank({ id, field, value, set, trouble, others }: BlankProps) {
                     value={value === true ? 'yes' : value === false ? 'no' : ''}
                     onChange={(event) => set(event.target.value === '' ? undefined : event.target.value === 'yes')}
                 >
-                    <option value="">{strings.kit.notKnown}</option>
-                    <option value="yes">{strings.kit.yes}</option>
-                    <option value="no">{strings.kit.no}</option>
+                    <option value="">{kitWords.kit.notKnown}</option>
+                    <option value="yes">{kitWords.kit.yes}</option>
+                    <option value="no">{kitWords.kit.no}</option>
                 </select>
             );
         case 'choice':
@@ -128,7 +130,7 @@ function Blank({ id, field, value, set, trouble, others }: BlankProps) {
                     value={typeof value === 'string' ? value : ''}
                     onChange={(event) => set(event.target.value || undefined)}
                 >
-                    <option value="">{strings.kit.notKnown}</option>
+                    <option value="">{kitWords.kit.notKnown}</option>
                     {field.words.map((word) => (
                         <option key={word}>{word}</option>
                     ))}
@@ -273,7 +275,7 @@ function Rows({ name, label, value, set }: { name: string; label: string; value:
                                 </th>
                             ))}
                             <th>
-                                <span className="sr-only">{strings.kit.dropRow}</span>
+                                <span className="sr-only">{kitWords.kit.dropRow}</span>
                             </th>
                         </tr>
                     </thead>
@@ -302,7 +304,7 @@ function Rows({ name, label, value, set }: { name: string; label: string; value:
                                 <td>
                                     <button
                                         type="button"
-                                        aria-label={`${strings.kit.dropRow} ${at + 1}`}
+                                        aria-label={`${kitWords.kit.dropRow} ${at + 1}`}
                                         className="px-1 text-soft hover:text-ink"
                                         onClick={() => set(rows.filter((_, i) => i !== at))}
                                     >
@@ -315,7 +317,7 @@ function Rows({ name, label, value, set }: { name: string; label: string; value:
                 </table>
             )}
             <button type="button" className="mt-1 text-xs text-beam underline underline-offset-2" onClick={() => set([...rows, {}])}>
-                {strings.kit.addRow}
+                {kitWords.kit.addRow}
             </button>
         </div>
     );

@@ -2,6 +2,7 @@ import { kindWords } from '../../ui/figures';
 import { useState } from 'react';
 import { api, messageOf, Refused, type KitView, type Schema } from '../../api/client';
 import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import type { KitChange } from '../../kit/useKit';
@@ -12,7 +13,7 @@ interface Props {
     onClose: () => void;
 }
 
-const say = strings.files;
+const say = kitWords.files;
 const shown = 200;
 
 /** Brings a file in: what it would change is shown first, and all of it is taken or nothing. */

@@ -4,10 +4,10 @@ import { api, type KitView, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
 import { length } from '../../ui/figures';
 import { usePreferences } from '../../shell/preferences';
-import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { boxWidth, linesOf, linkText, planOf, type IslandPlan } from './islandPlan';
 
-const say = strings.map;
+const say = kitWords.map;
 
 /** What joins what: the islands of the kit, the cheapest bridge between two, and the way from one joint to another. */
 export function JointMap({ kit, joints, onChoose }: { kit: KitView; joints: Schema['JointView'][]; onChoose: (part: number) => void }) {

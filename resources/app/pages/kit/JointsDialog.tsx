@@ -4,13 +4,14 @@ import { api, reasonOf, type Schema } from '../../api/client';
 import { jointsChanged } from '../../api/queries';
 import { digits } from '../../ui/figures';
 import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { typedNumber, wordsOf } from '../../ui/typed';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Narrow } from '../../ui/Narrow';
 import { jointTyped } from './fields';
 
-const say = strings.joints;
+const say = kitWords.joints;
 
 /** The joints to choose from: the shipped ones, and those people add. */
 export function JointsDialog({ joints, onClose }: { joints: Schema['JointView'][]; onClose: () => void }) {
@@ -99,7 +100,7 @@ export function JointsDialog({ joints, onClose }: { joints: Schema['JointView'][
                 </table>
             </div>
             <div className="mt-4 flex justify-end">
-                <Button onClick={onClose}>{strings.kit.close}</Button>
+                <Button onClick={onClose}>{kitWords.kit.close}</Button>
             </div>
         </Dialog>
     );

@@ -4,6 +4,7 @@ import { api, reasonOf, type KitView } from '../../api/client';
 import { kitChanged } from '../../api/queries';
 import { useKits } from '../../kit/useKit';
 import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Menu, MenuChoice, MenuItem, MenuLine } from '../../ui/Menu';
@@ -15,7 +16,7 @@ export function KitMenu({ kit }: { kit: KitView }) {
     const queries = useQueryClient();
     const { kits, choose } = useKits();
     const [asked, setAsked] = useState<Asked>(null);
-    const say = strings.kit.several;
+    const say = kitWords.kit.several;
     const named = useMutation({
         mutationFn: (name: string) => (asked === 'new' ? api.startKit(name) : api.nameKit(kit.id, name, kit.currency)),
         onSuccess: (changed) => {
@@ -89,7 +90,7 @@ export function KitMenu({ kit }: { kit: KitView }) {
             </Dialog>
             <Dialog open={remove.isError} onOpenChange={() => remove.reset()} title={say.stays} text={reasonOf(remove.error)}>
                 <div className="flex justify-end">
-                    <Button onClick={() => remove.reset()}>{strings.kit.close}</Button>
+                    <Button onClick={() => remove.reset()}>{kitWords.kit.close}</Button>
                 </div>
             </Dialog>
         </>

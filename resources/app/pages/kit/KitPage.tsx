@@ -5,6 +5,7 @@ import { keys } from '../../api/queries';
 import { mass } from '../../ui/figures';
 import { Bar, History } from '../../shell/Bar';
 import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { Button } from '../../ui/Button';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { useAddress } from '../../ui/useAddress';
@@ -37,7 +38,7 @@ export default function KitPage({ person }: { person: Schema['Person'] }) {
     const chosen = params.get('part') === null ? null : Number(params.get('part'));
     const adding = params.get('add') !== null;
     const each = kit?.parts.find(({ part }) => part.id === chosen);
-    const say = strings.kit;
+    const say = kitWords.kit;
 
     // Where one is in the kit is in the address: a reload, or a link, comes back to it.
     const choose = (part: number | null) => go({ part: part === null ? null : String(part), add: null });
@@ -202,11 +203,11 @@ function setupOf(text: string | null, part: number): Schema['ShotSetup'] | null 
 /** An empty shelf says how to begin. */
 function Empty({ onAdd, onBring }: { onAdd: () => void; onBring: () => void }) {
     return (
-        <EmptyPlace title={strings.kit.emptyTitle} text={strings.kit.emptyText} example="kit" caption={strings.next.kit}>
+        <EmptyPlace title={kitWords.kit.emptyTitle} text={kitWords.kit.emptyText} example="kit" caption={strings.next.kit}>
             <Button strong onClick={onAdd}>
-                {strings.kit.addPart}
+                {kitWords.kit.addPart}
             </Button>
-            <Button onClick={onBring}>{strings.kit.importFile}</Button>
+            <Button onClick={onBring}>{kitWords.kit.importFile}</Button>
         </EmptyPlace>
     );
 }

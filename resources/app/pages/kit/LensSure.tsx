@@ -5,9 +5,10 @@ import { keys } from '../../api/queries';
 import { takenText } from '../../rig/TakenAs';
 import { useSettled } from '../../ui/useSettled';
 import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { withHalf } from '../../ui/figures';
 
-const say = strings.kit;
+const say = kitWords.kit;
 
 /** The share at either end of the scale. */
 const WIDEST = 0.2;

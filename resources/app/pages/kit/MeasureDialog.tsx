@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, reasonOf, type KitPart, type KitView, type MeasureRequest, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
-import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { AddShots, type ShotsAdded } from './AddShots';
@@ -19,7 +19,7 @@ interface Props {
     onClose: () => void;
 }
 
-const say = strings.measure;
+const say = kitWords.measure;
 
 /** What was measured with a lens: every shot with what it says, more of them, and old and new figures before anything is kept. */
 export function MeasureDialog({ kit, each, change, setup = null, onClose }: Props) {

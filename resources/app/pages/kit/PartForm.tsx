@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo, useRef, useState } from 'react';
 import { api, messageOf, Refused, type KitPart, type PartFields, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
-import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { Button } from '../../ui/Button';
 import { FieldInput } from './FieldInput';
 import { changedIn, followed } from './following';
@@ -91,7 +91,7 @@ export function PartForm({ kind, initial, ask = [], others, pointer, save, busy,
                 aria-expanded={all}
                 onClick={() => setAll(!all)}
             >
-                {all ? strings.kit.fewerFields : strings.kit.allFields((form?.fields.length ?? 0) - shown.length)}
+                {all ? kitWords.kit.fewerFields : kitWords.kit.allFields((form?.fields.length ?? 0) - shown.length)}
             </button>
             {trouble && (faults.size === 0 || rest.length > 0) && (
                 <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">
@@ -103,10 +103,10 @@ export function PartForm({ kind, initial, ask = [], others, pointer, save, busy,
             <div className="sticky bottom-0 border-t border-line bg-plate pb-3">
                 {below?.(fields)}
                 <div className="flex flex-wrap items-center gap-2 pt-3">
-                    <Button strong type="submit" disabled={busy || (!dirty && save === strings.kit.save)}>
+                    <Button strong type="submit" disabled={busy || (!dirty && save === kitWords.kit.save)}>
                         {save}
                     </Button>
-                    <Button onClick={onCancel}>{dirty ? strings.kit.discard : strings.kit.close}</Button>
+                    <Button onClick={onCancel}>{dirty ? kitWords.kit.discard : kitWords.kit.close}</Button>
                     {children}
                 </div>
             </div>

@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, Refused, type KitPart, type KitView, type PartFields, type Schema } from '../../api/client';
 import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { MeasureDialog } from './MeasureDialog';
@@ -78,15 +79,15 @@ export function PartPanel({ kit, each, change, onClose, onChoose, setup, onMeasu
             </div>
             {part.kind === 'lens' && (
                 <p className="pb-2 text-xs text-soft">
-                    {shots > 0 ? strings.kit.shots(shots) : `${strings.kit.measureNote} `}
+                    {shots > 0 ? kitWords.kit.shots(shots) : `${kitWords.kit.measureNote} `}
                     <button type="button" className="text-beam underline underline-offset-2" onClick={() => setMeasuring(true)}>
-                        {shots > 0 ? strings.kit.shotsOpen : strings.kit.measure}
+                        {shots > 0 ? kitWords.kit.shotsOpen : kitWords.kit.measure}
                     </button>
                 </p>
             )}
             {trials.length > 0 && (
                 <p className="pb-2 text-xs text-soft">
-                    {strings.kit.trials(trials.length)} {trials.join('; ')}.
+                    {kitWords.kit.trials(trials.length)} {trials.join('; ')}.
                 </p>
             )}
             <PartForm
@@ -96,7 +97,7 @@ export function PartPanel({ kit, each, change, onClose, onChoose, setup, onMeasu
                 initial={each.fields}
                 others={kit.parts.filter((other) => other.part.id !== part.id)}
                 pointer="/part"
-                save={strings.kit.save}
+                save={kitWords.kit.save}
                 busy={change.isPending}
                 onSave={put}
                 onCancel={onClose}
@@ -104,18 +105,18 @@ export function PartPanel({ kit, each, change, onClose, onChoose, setup, onMeasu
             >
                 <span className="ml-auto flex">
                     <Button bare onClick={() => void copy()}>
-                        {strings.kit.copy}
+                        {kitWords.kit.copy}
                     </Button>
                     <Button bare onClick={() => void remove(false)}>
-                        {strings.kit.remove}
+                        {kitWords.kit.remove}
                     </Button>
                 </span>
             </PartForm>
             <Dialog
                 open={usedBy !== null}
                 onOpenChange={() => setUsedBy(null)}
-                title={strings.kit.usedTitle(part.name)}
-                text={strings.kit.usedText(usedBy?.length ?? 0)}
+                title={kitWords.kit.usedTitle(part.name)}
+                text={kitWords.kit.usedText(usedBy?.length ?? 0)}
             >
                 <ul className="list-inside list-disc pb-4 text-sm">
                     {usedBy?.map((rig, at) => (
@@ -125,7 +126,7 @@ export function PartPanel({ kit, each, change, onClose, onChoose, setup, onMeasu
                 <div className="flex justify-end gap-2">
                     <Button onClick={() => setUsedBy(null)}>{strings.dialog.cancel}</Button>
                     <Button strong onClick={() => void remove(true)}>
-                        {strings.kit.remove}
+                        {kitWords.kit.remove}
                     </Button>
                 </div>
             </Dialog>
@@ -155,6 +156,6 @@ interface Tried {
 function trialsOf(kept: unknown): string[] {
     return (Array.isArray(kept) ? (kept as Tried[]) : []).map(({ magnification: m, reversed, stops }) => {
         const sharpest = stops.reduce((best, stop) => (stop.mtf50 > best.mtf50 ? stop : best));
-        return strings.kit.trialOf(fNumber(sharpest.aperture), magnification(m), reversed === true);
+        return kitWords.kit.trialOf(fNumber(sharpest.aperture), magnification(m), reversed === true);
     });
 }

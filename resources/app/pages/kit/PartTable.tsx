@@ -1,7 +1,7 @@
 import { kindWords } from '../../ui/figures';
 import { useState } from 'react';
 import { reasonOf, type KitPart } from '../../api/client';
-import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { Button } from '../../ui/Button';
 import { typed } from '../../ui/typed';
 import { withValue } from './fields';
@@ -66,7 +66,7 @@ export function PartTable({ parts, currency, chosen, onChoose, onChange }: Props
                                     type="button"
                                     onClick={() => setSort((now) => ({ by: column, down: now?.by === column && !now.down }))}
                                 >
-                                    {strings.kit.columns[column]}
+                                    {kitWords.kit.columns[column]}
                                     {column === 'price' && currency !== null && ` (${currency})`}
                                     {sort?.by === column && (
                                         <span aria-hidden="true" className="ml-1 text-brass">
@@ -85,7 +85,7 @@ export function PartTable({ parts, currency, chosen, onChoose, onChange }: Props
                                 <td
                                     key={column}
                                     role="cell"
-                                    data-head={strings.kit.columns[column]}
+                                    data-head={kitWords.kit.columns[column]}
                                     className={`px-2 py-0.5 ${numeric.has(column) ? 'figures text-right' : ''}`}
                                 >
                                     {editable.has(column) ? (
@@ -110,7 +110,7 @@ export function PartTable({ parts, currency, chosen, onChoose, onChange }: Props
             </table>
             {shown.length < sorted.length && (
                 <p className="py-3">
-                    <Button onClick={() => setPages(pages + 1)}>{strings.kit.more(sorted.length - shown.length)}</Button>
+                    <Button onClick={() => setPages(pages + 1)}>{kitWords.kit.more(sorted.length - shown.length)}</Button>
                 </p>
             )}
         </div>
@@ -139,7 +139,7 @@ function Cell({ each, column, onChange, onChoose }: CellProps) {
                 // A part that changed elsewhere shows its new value.
                 key={`${each.version}`}
                 defaultValue={value ?? ''}
-                aria-label={`${strings.kit.columns[column]}, ${each.part.name}`}
+                aria-label={`${kitWords.kit.columns[column]}, ${each.part.name}`}
                 aria-invalid={trouble !== null}
                 inputMode={numeric.has(column) ? 'decimal' : 'text'}
                 onFocus={onChoose}

@@ -2,7 +2,7 @@ import type { KitPart } from '../../api/client';
 import { PartSilhouette } from '../../drawing/PartSilhouette';
 import { mass, measureIn } from '../../ui/figures';
 import { usePreferences } from '../../shell/preferences';
-import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { guesses } from './fields';
 import { rowsOf } from './groups';
 
@@ -55,10 +55,10 @@ function Item({ each, currency, chosen, keptOn, onChoose }: ItemProps) {
     const { units } = usePreferences();
     const { part } = each;
     const flags = [
-        keptOn === null ? null : strings.kit.keptOn(keptOn),
-        each.measured.length > 0 ? strings.kit.measured : null,
-        guesses(each.fields) > 0 ? strings.kit.guessed(guesses(each.fields)) : null,
-        part.inChain && part.rear === null && part.front === null ? strings.kit.noJoint : null,
+        keptOn === null ? null : kitWords.kit.keptOn(keptOn),
+        each.measured.length > 0 ? kitWords.kit.measured : null,
+        guesses(each.fields) > 0 ? kitWords.kit.guessed(guesses(each.fields)) : null,
+        part.inChain && part.rear === null && part.front === null ? kitWords.kit.noJoint : null,
     ].filter((flag) => flag !== null);
     const facts = [
         each.massG === null ? null : mass(each.massG),
@@ -79,7 +79,7 @@ function Item({ each, currency, chosen, keptOn, onChoose }: ItemProps) {
             <span className="mt-1.5 text-sm font-semibold whitespace-nowrap">
                 {part.name}
                 {part.count > 1 && <span className="figures ml-1.5 font-normal">×{part.count}</span>}
-                {part.count === 0 && <span className="ml-1.5 font-normal text-brass">{strings.kit.notOwned}</span>}
+                {part.count === 0 && <span className="ml-1.5 font-normal text-brass">{kitWords.kit.notOwned}</span>}
             </span>
             <span className="figures whitespace-nowrap text-soft">{measureIn(part.kind, part.measure, units)}</span>
             <Joints rear={part.rear} front={part.front} />
@@ -102,7 +102,7 @@ export function Joints({ rear, front }: { rear: string | null; front: string | n
             <svg width="14" height="5" aria-hidden="true">
                 <path d="M0 2.5H14" stroke="currentColor" strokeWidth="1.5" />
             </svg>
-            <span className="sr-only">{strings.kit.joins}</span>
+            <span className="sr-only">{kitWords.kit.joins}</span>
             {front}
         </span>
     );

@@ -1,5 +1,6 @@
 import type { Schema } from '../../api/client';
 import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { digits } from '../../ui/figures';
 
 interface Props {
@@ -10,7 +11,7 @@ interface Props {
     onTakeBack: (index: number) => void;
 }
 
-const say = strings.measure;
+const say = kitWords.measure;
 
 /** How a shot was taken, in words. */
 function taken(shot: Schema['ShotView']): string {

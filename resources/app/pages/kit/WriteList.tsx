@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { api, messageOf, type KitView, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
 import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 import { Button } from '../../ui/Button';
 import { kindWords, length } from '../../ui/figures';
 import { useSettled } from '../../ui/useSettled';
@@ -15,7 +16,7 @@ interface Props {
     onCancel: () => void;
 }
 
-const say = strings.kit.list;
+const say = kitWords.kit.list;
 
 /** A list in words, or rows of a spreadsheet: understood line by line while it is written, taken in all at once. */
 export function WriteList({ kit, change, onAdded, onCancel }: Props) {

@@ -1,5 +1,5 @@
 import type { KitPart } from '../../api/client';
-import { strings } from '../../strings/index';
+import { kit as kitWords } from '../../strings/kit';
 
 /** Kinds that lie together on the shelf, in the order in which a rig is built. */
 const groups = [
@@ -9,7 +9,7 @@ const groups = [
     ['lenses', ['lens']],
     ['glass', ['close-up-lens', 'afocal', 'objective', 'port']],
     ['holding', ['rail', 'tripod', 'stand', 'flash', 'lamp', 'reference']],
-] as const satisfies readonly (readonly [keyof typeof strings.kit.groups, readonly string[]])[];
+] as const satisfies readonly (readonly [keyof typeof kitWords.kit.groups, readonly string[]])[];
 
 export interface Row {
     name: string;
@@ -19,7 +19,7 @@ export interface Row {
 export function rowsOf(parts: readonly KitPart[]): Row[] {
     return groups
         .map(([name, kinds]) => ({
-            name: strings.kit.groups[name],
+            name: kitWords.kit.groups[name],
             parts: parts.filter(({ part }) => (kinds as readonly string[]).includes(part.kind)),
         }))
         .filter((row) => row.parts.length > 0);

@@ -5,7 +5,8 @@ import { api, reasonOf, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
 import { nowHere } from '../../offline/outings';
 import { Bar } from '../../shell/Bar';
-import { strings } from '../../strings/index';
+import { log as logWords } from '../../strings/log';
+import { outings as outingsWords } from '../../strings/outings';
 import { Button } from '../../ui/Button';
 import { Lost } from '../../ui/Lost';
 import { Menu, MenuItem } from '../../ui/Menu';
@@ -17,7 +18,7 @@ import { useLog } from './log/useLog';
 import { ChooseRig } from './ChooseRig';
 import { OutingHead } from './OutingHead';
 
-const say = strings.log;
+const say = logWords.log;
 
 /** One outing after it: what was written down, as engraved, beside what was said. */
 export default function AfterPage({ person }: { person: Schema['Person'] }) {
@@ -55,7 +56,7 @@ export default function AfterPage({ person }: { person: Schema['Person'] }) {
                                     <Button onClick={() => location.assign(api.outingAddress(id, 'csv'))}>{say.csv}</Button>
                                     <Menu align="end" label={say.more}>
                                         <MenuItem onSelect={() => location.assign(api.outingAddress(id, 'file'))}>
-                                            {strings.outings.file}
+                                            {outingsWords.outings.file}
                                         </MenuItem>
                                         <MenuItem disabled={!pictures} onSelect={() => location.assign(api.outingAddress(id, 'xmp'))}>
                                             {say.xmp}
@@ -64,7 +65,7 @@ export default function AfterPage({ person }: { person: Schema['Person'] }) {
                                 </>
                             )}
                             <Link to={`/outings/${id}/outside`} className="plate border border-line px-3 py-1.5 text-sm hover:border-ink">
-                                {strings.outings.outside}
+                                {outingsWords.outings.outside}
                             </Link>
                             <Button strong onClick={() => setAsks('rig')}>
                                 {say.add}

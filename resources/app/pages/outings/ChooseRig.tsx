@@ -2,14 +2,14 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, reasonOf } from '../../api/client';
 import { keys } from '../../api/queries';
-import { strings } from '../../strings/index';
+import { log as logWords } from '../../strings/log';
 import { Dialog } from '../../ui/Dialog';
 import type { Outing } from './day';
 import { KeptRigs, RigButton } from './KeptRigs';
 import type { Said } from './log/entryForm';
 import { plannedEntry } from './plannedEntry';
 
-const say = strings.log;
+const say = logWords.log;
 
 /** Which rig it was: one that was planned for a subject, or one that is kept. */
 export function ChooseRig({ outing, onClose, onPick }: { outing: Outing; onClose: () => void; onPick: (from: Said) => void }) {

@@ -1,7 +1,7 @@
 import { useState, type SubmitEvent } from 'react';
 import { reasonOf } from '../../api/client';
 import { useKits } from '../../kit/useKit';
-import { strings } from '../../strings/index';
+import { outings as outingsWords } from '../../strings/outings';
 import { Dialog } from '../../ui/Dialog';
 import { Ticks } from '../../ui/Tick';
 import { typedNumber, wordsOf } from '../../ui/typed';
@@ -10,7 +10,7 @@ import { FormEnd } from './FormEnd';
 import { LineInput } from './LineInput';
 import type { Save } from './useOuting';
 
-const say = strings.outings;
+const say = outingsWords.outings;
 
 /** When and where, from which kit, least of what, and the light that is expected. */
 export function DayDialog({ outing, save, onClose }: { outing: Outing; save: Save; onClose: () => void }) {

@@ -1,13 +1,13 @@
 import { useState, type SubmitEvent } from 'react';
 import { saidWithout, type Entry, type Figures } from '../../offline/outings';
 import { usePreferences } from '../../shell/preferences';
-import { strings } from '../../strings/index';
+import { outings as outingsWords } from '../../strings/outings';
 import { digits, lengthDigits } from '../../ui/figures';
 import { typedNumber, wordsOf } from '../../ui/typed';
 import { Big } from './Big';
 import { LineInput } from './LineInput';
 
-const say = strings.outings.field;
+const say = outingsWords.outings.field;
 
 type Said = Omit<Entry, 'id' | 'at'>;
 

@@ -1,7 +1,7 @@
-import { strings } from '../../strings/index';
+import { outings as outingsWords } from '../../strings/outings';
 import { Button } from '../../ui/Button';
 
-const say = strings.outings;
+const say = outingsWords.outings;
 
 interface Props {
     trouble: string | null;

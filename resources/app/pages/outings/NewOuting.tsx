@@ -1,13 +1,13 @@
 import { useState, type SubmitEvent } from 'react';
 import { api, reasonOf } from '../../api/client';
-import { strings } from '../../strings/index';
+import { outings as outingsWords } from '../../strings/outings';
 import { Dialog } from '../../ui/Dialog';
 import { wordsOf } from '../../ui/typed';
 import { momentOf, type Outing } from './day';
 import { FormEnd } from './FormEnd';
 import { LineInput } from './LineInput';
 
-const say = strings.outings;
+const say = outingsWords.outings;
 
 interface Props {
     open: boolean;

@@ -2,11 +2,11 @@ import { RigLine } from '../../drawing/RigLine';
 import { commonScale, rigOutline } from '../../drawing/rigOutline';
 import { usePreferences } from '../../shell/preferences';
 import type { Schema } from '../../api/client';
-import { strings } from '../../strings/index';
+import { outings as outingsWords } from '../../strings/outings';
 import { length } from '../../ui/figures';
 import type { Plan } from './day';
 
-const say = strings.outings;
+const say = outingsWords.outings;
 
 type Drawn = Schema['AssignmentView'] & { body: Schema['DrawingCamera']; tipMm: number };
 

@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { strings } from '../../strings/index';
+import { log as logWords } from '../../strings/log';
 import { dayWords, type Outing } from './day';
 
-const say = strings.log;
+const say = logWords.log;
 
 interface Props {
     outing: Outing;

@@ -4,7 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { api, reasonOf, type Schema } from '../../api/client';
 import { keys, outingChanged } from '../../api/queries';
 import { Bar } from '../../shell/Bar';
-import { strings } from '../../strings/index';
+import { outings as outingsWords } from '../../strings/outings';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { Lost } from '../../ui/Lost';
@@ -19,7 +19,7 @@ import { Subjects } from './Subjects';
 import { Timeline } from './Timeline';
 import { useOuting } from './useOuting';
 
-const say = strings.outings;
+const say = outingsWords.outings;
 
 /** One outing before it: what is wanted, in which order, and what goes into the bag. */
 export default function OutingPage({ person }: { person: Schema['Person'] }) {

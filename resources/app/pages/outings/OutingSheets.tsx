@@ -7,10 +7,11 @@ import { paperIn } from '../../paper/paper';
 import { SheetPaper } from '../../paper/SheetPaper';
 import { usePageRule } from '../../paper/usePageRule';
 import { Bar } from '../../shell/Bar';
-import { strings } from '../../strings/index';
+import { outings as outingsWords } from '../../strings/outings';
+import { sheet as sheetWords } from '../../strings/sheet';
 import { Button } from '../../ui/Button';
 
-const say = strings.outings;
+const say = outingsWords.outings;
 
 /** The sheets of all rigs, in the order of the day, in one print. */
 export default function OutingSheets({ person }: { person: Schema['Person'] }) {
@@ -42,7 +43,7 @@ export default function OutingSheets({ person }: { person: Schema['Person'] }) {
                         onChange={(each) => setParams({ ...(entry === null ? {} : { entry }), paper: each }, { replace: true })}
                     />
                     <Button strong onClick={() => print()}>
-                        {strings.sheet.print}
+                        {sheetWords.sheet.print}
                     </Button>
                 </div>
                 {sheets.isError && (

@@ -5,14 +5,15 @@ import { api, reasonOf, type Schema } from '../../api/client';
 import { keys, outingChanged } from '../../api/queries';
 import { useKit } from '../../kit/useKit';
 import { Bar } from '../../shell/Bar';
-import { strings } from '../../strings/index';
+import { log as logWords } from '../../strings/log';
+import { outings as outingsWords } from '../../strings/outings';
 import { Button } from '../../ui/Button';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { dayWords } from './day';
 import { LogNav } from './log/LogNav';
 import { NewOuting } from './NewOuting';
 
-const say = strings.outings;
+const say = outingsWords.outings;
 
 /** All outings, the newest first. */
 export default function OutingsPage({ person }: { person: Schema['Person'] }) {
@@ -54,7 +55,7 @@ export default function OutingsPage({ person }: { person: Schema['Person'] }) {
                         {reasonOf(trouble)}
                     </p>
                 )}
-                {rig !== null && <p className="border-l-[3px] border-brass bg-plate px-3 py-2 text-base">{strings.log.whose}</p>}
+                {rig !== null && <p className="border-l-[3px] border-brass bg-plate px-3 py-2 text-base">{logWords.log.whose}</p>}
                 {outings.data?.length === 0 && (
                     <EmptyPlace page title={say.emptyTitle} text={say.emptyText} example="compare" caption={say.emptyCaption}>
                         {buttons}
@@ -84,7 +85,7 @@ export default function OutingsPage({ person }: { person: Schema['Person'] }) {
                                                 outing.date === null ? null : dayWords(outing.date),
                                                 outing.place,
                                                 say.subjects(outing.subjects),
-                                                outing.entries > 0 ? strings.log.written(outing.entries) : null,
+                                                outing.entries > 0 ? logWords.log.written(outing.entries) : null,
                                             ]
                                                 .filter(Boolean)
                                                 .join(' · ')}

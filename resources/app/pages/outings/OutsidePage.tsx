@@ -6,14 +6,14 @@ import { commonScale, rigOutline } from '../../drawing/rigOutline';
 import { conflicts, saidWithout, standing, type Entry, type Pack, type Written } from '../../offline/outings';
 import { useField } from '../../offline/useField';
 import { usePreferences } from '../../shell/preferences';
-import { strings } from '../../strings/index';
+import { outings as outingsWords } from '../../strings/outings';
 import { digits, length, lengthDigits, magnification } from '../../ui/figures';
 import { Big } from './Big';
 import { DifferentForm } from './DifferentForm';
 import { timeOf } from './day';
 import { plannedEntry } from './plannedEntry';
 
-const say = strings.outings.field;
+const say = outingsWords.outings.field;
 
 type Assigned = Schema['AssignmentView'];
 
@@ -37,14 +37,14 @@ export default function OutsidePage() {
             <main className="min-h-dvh p-4 text-base">
                 <p role="alert">{isHome ? say.lost : say.none}</p>
                 <Link to="/outings" className="text-beam underline underline-offset-2">
-                    {strings.outings.title}
+                    {outingsWords.outings.title}
                 </Link>
             </main>
         );
     }
     const subjects = inOrder(pack);
     const each = subjects[Math.min(at, subjects.length - 1)];
-    if (!each) return <main className="min-h-dvh p-4">{strings.outings.noSubjects}</main>;
+    if (!each) return <main className="min-h-dvh p-4">{outingsWords.outings.noSubjects}</main>;
     const go = (to: number) => {
         setAt((to + subjects.length) % subjects.length);
         setSaved(false);
@@ -164,7 +164,7 @@ function Outline({ each }: { each: Assigned }) {
             viewBox={`0 0 ${wide} ${high}`}
             className="block w-full"
             role="img"
-            aria-label={strings.outings.drawing(each.letter ?? '', each.title)}
+            aria-label={outingsWords.outings.drawing(each.letter ?? '', each.title)}
         >
             <RigLine path={path} tipX={tipX} planeX={plane} axisY={high / 2 + 8} top={16} bottom={high} broken={broken} />
             {each.workingDistanceMm !== null && plane - tipX > 26 && (

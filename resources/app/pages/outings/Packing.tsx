@@ -1,12 +1,12 @@
 import { useState, type SubmitEvent } from 'react';
-import { strings } from '../../strings/index';
+import { outings as outingsWords } from '../../strings/outings';
 import { mass } from '../../ui/figures';
 import { Button } from '../../ui/Button';
 import { wordsOf } from '../../ui/typed';
 import type { Outing, Plan } from './day';
 import type { Save } from './useOuting';
 
-const say = strings.outings;
+const say = outingsWords.outings;
 
 interface Props {
     outing: Outing;

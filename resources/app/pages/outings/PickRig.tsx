@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { api, reasonOf } from '../../api/client';
-import { strings } from '../../strings/index';
+import { outings as outingsWords } from '../../strings/outings';
 import { Dialog } from '../../ui/Dialog';
 import { KeptRigs } from './KeptRigs';
 
-const say = strings.outings;
+const say = outingsWords.outings;
 
 /** One of the rigs that are kept, as it is set. */
 export function PickRig({ onClose, onPick }: { onClose: () => void; onPick: (file: Record<string, unknown>) => Promise<unknown> }) {

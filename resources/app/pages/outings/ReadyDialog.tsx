@@ -1,5 +1,5 @@
 import type { SubmitEvent } from 'react';
-import { strings } from '../../strings/index';
+import { outings as outingsWords } from '../../strings/outings';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { typedNumber, wordsOf } from '../../ui/typed';
@@ -7,7 +7,7 @@ import { clockWords, leadWords, type Outing } from './day';
 import { LineInput } from './LineInput';
 import type { Save } from './useOuting';
 
-const say = strings.outings;
+const say = outingsWords.outings;
 
 const seconds: Readonly<Record<string, number>> = { m: 60, h: 3_600, d: 86_400 };
 

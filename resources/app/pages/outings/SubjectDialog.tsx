@@ -1,7 +1,7 @@
 import { useState, type SubmitEvent } from 'react';
 import { reasonOf } from '../../api/client';
 import { usePreferences } from '../../shell/preferences';
-import { strings } from '../../strings/index';
+import { outings as outingsWords } from '../../strings/outings';
 import { Dialog } from '../../ui/Dialog';
 import { lengthDigits } from '../../ui/figures';
 import { Ticks } from '../../ui/Tick';
@@ -10,7 +10,7 @@ import { dayOf, momentOf, timeOf, without, type Outing, type Wanted } from './da
 import { FormEnd } from './FormEnd';
 import { LineInput } from './LineInput';
 
-const say = strings.outings;
+const say = outingsWords.outings;
 
 interface Props {
     outing: Outing;

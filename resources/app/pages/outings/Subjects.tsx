@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { usePreferences } from '../../shell/preferences';
-import { strings } from '../../strings/index';
+import { outings as outingsWords } from '../../strings/outings';
 import { Button } from '../../ui/Button';
 import { length, magnification, mass } from '../../ui/figures';
 import { Menu, MenuItem, MenuLine } from '../../ui/Menu';
@@ -10,7 +10,7 @@ import { PickRig } from './PickRig';
 import { SubjectDialog } from './SubjectDialog';
 import type { Save } from './useOuting';
 
-const say = strings.outings;
+const say = outingsWords.outings;
 
 interface Props {
     outing: Outing;

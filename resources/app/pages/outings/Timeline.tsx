@@ -1,7 +1,7 @@
-import { strings } from '../../strings/index';
+import { outings as outingsWords } from '../../strings/outings';
 import { clockWords, marksOf, type Outing, type Plan } from './day';
 
-const say = strings.outings;
+const say = outingsWords.outings;
 
 /** What must be ready when, leaving, and the subjects that have a time: one line of the day. */
 export function Timeline({ outing, plan }: { outing: Outing; plan: Plan | undefined }) {

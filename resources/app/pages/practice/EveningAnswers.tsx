@@ -1,11 +1,11 @@
 import type { Schema } from '../../api/client';
 import { usePreferences } from '../../shell/preferences';
-import { strings } from '../../strings/index';
+import { practice as practiceWords } from '../../strings/practice';
 import { digits, lengthDigits, phrase, type Units } from '../../ui/figures';
 import { engraved, placeOf, said } from './guess';
 import { Told } from './Told';
 
-const say = strings.practice.evening;
+const say = practiceWords.practice.evening;
 
 const [width, edge, row] = [640, 40, 16];
 

@@ -6,13 +6,13 @@ import { keys } from '../../api/queries';
 import { newId } from '../../offline/outings';
 import type { Answer } from '../../offline/useDay';
 import { VisitorsHead } from '../../shell/VisitorsHead';
-import { strings } from '../../strings/index';
+import { practice as practiceWords } from '../../strings/practice';
 import { Button } from '../../ui/Button';
 import { narrowLook } from '../../ui/Narrow';
 import { EveningAnswers } from './EveningAnswers';
 import { QuestionCard } from './QuestionCard';
 
-const say = strings.practice;
+const say = practiceWords.practice;
 
 /** The key of this device’s sheet: whoever comes back goes on where they were. */
 function keyOf(token: string): string {

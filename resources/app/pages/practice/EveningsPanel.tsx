@@ -2,13 +2,13 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type SyntheticEvent } from 'react';
 import { api, reasonOf, type Schema } from '../../api/client';
 import { eveningsChanged, keys } from '../../api/queries';
-import { strings } from '../../strings/index';
+import { practice as practiceWords } from '../../strings/practice';
 import { Button } from '../../ui/Button';
 import { Dialog } from '../../ui/Dialog';
 import { narrowLook } from '../../ui/Narrow';
 import { EveningAnswers } from './EveningAnswers';
 
-const say = strings.practice.evening;
+const say = practiceWords.practice.evening;
 
 /** Evenings that one opened: their links, and what was answered. */
 export function EveningsPanel({ kit }: { kit: number }) {

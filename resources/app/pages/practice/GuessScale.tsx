@@ -1,11 +1,11 @@
 import { useId, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { strings } from '../../strings/index';
+import { practice as practiceWords } from '../../strings/practice';
 import { Button } from '../../ui/Button';
 import { digits, lengthDigits, type Units } from '../../ui/figures';
 import { useWidth } from '../../ui/useWidth';
 import { ends, engraved, isEven, placeOf, said, stepped, typed, valueAt, wider, widthSaid, type Asked, type Guess } from './guess';
 
-const say = strings.practice;
+const say = practiceWords.practice;
 
 const [most, height, line] = [820, 96, 56];
 

@@ -4,7 +4,8 @@ import type { Schema } from '../../api/client';
 import { useDay, type Judged } from '../../offline/useDay';
 import { Bar } from '../../shell/Bar';
 import { usePreferences } from '../../shell/preferences';
-import { strings } from '../../strings/index';
+import { look as lookWords } from '../../strings/look';
+import { practice as practiceWords } from '../../strings/practice';
 import { Button } from '../../ui/Button';
 import { EmptyPlace } from '../../ui/EmptyPlace';
 import { phrase } from '../../ui/figures';
@@ -15,7 +16,7 @@ import { Skills } from './Skills';
 import { Tasks } from './Tasks';
 import { offSaid, said } from './guess';
 
-const say = strings.practice;
+const say = practiceWords.practice;
 
 type Question = Schema['PracticeQuestionView'];
 
@@ -57,7 +58,7 @@ export default function PracticePage() {
             <main className="min-h-dvh p-4 text-base">
                 <p role="alert">{trouble ?? say.end}</p>
                 <Button className="mt-3" onClick={() => void more()}>
-                    {strings.look.retry}
+                    {lookWords.look.retry}
                 </Button>
             </main>
         );

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { Schema } from '../../api/client';
 import { hasOwnKeys } from '../../shell/PlaceKeys';
 import { usePreferences } from '../../shell/preferences';
-import { strings } from '../../strings/index';
+import { practice as practiceWords } from '../../strings/practice';
 import { Button } from '../../ui/Button';
 import { phrase } from '../../ui/figures';
 import type { Answer } from '../../offline/useDay';
@@ -11,7 +11,7 @@ import { ends, firstWidth, valueAt, type Guess } from './guess';
 import { QuestionDrawing } from './QuestionDrawing';
 import { Told } from './Told';
 
-const say = strings.practice;
+const say = practiceWords.practice;
 
 interface Props {
     asked: Schema['AskedView'];

@@ -2,11 +2,11 @@ import { useRef } from 'react';
 import type { Schema } from '../../api/client';
 import { RigLine } from '../../drawing/RigLine';
 import { rigOutline } from '../../drawing/rigOutline';
-import { strings } from '../../strings/index';
+import { practice as practiceWords } from '../../strings/practice';
 import { length, type Units } from '../../ui/figures';
 import { useWidth } from '../../ui/useWidth';
 
-const say = strings.practice;
+const say = practiceWords.practice;
 
 const [most, high, low] = [820, 236, 170];
 

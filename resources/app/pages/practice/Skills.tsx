@@ -1,8 +1,8 @@
 import type { Schema } from '../../api/client';
-import { strings } from '../../strings/index';
+import { practice as practiceWords } from '../../strings/practice';
 import { offSaid } from './guess';
 
-const say = strings.practice.skills;
+const say = practiceWords.practice.skills;
 
 /** How near one is, skill by skill, and whether one’s widths are honest. */
 export function Skills({ skills }: { skills: readonly Schema['SkillView'][] }) {

@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
 import type { Schema } from '../../api/client';
-import { strings } from '../../strings/index';
+import { practice as practiceWords } from '../../strings/practice';
 
-const say = strings.practice.tasks;
+const say = practiceWords.practice.tasks;
 
 /** What can be practised before the made-up camera, and how often it was done. */
 export function Tasks({ tasks, rig }: { tasks: readonly Schema['TaskView'][]; rig: number | null }) {

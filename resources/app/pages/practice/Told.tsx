@@ -1,9 +1,9 @@
 import type { Schema } from '../../api/client';
-import { strings } from '../../strings/index';
+import { practice as practiceWords } from '../../strings/practice';
 import { phrase, type Units } from '../../ui/figures';
 import { offSaid, said } from './guess';
 
-const say = strings.practice;
+const say = practiceWords.practice;
 
 /** What is true, the reason in one sentence, and how near the rule of thumb comes here. */
 export function Told({ asked, truth, units }: { asked: Schema['AskedView']; truth: Schema['TruthView']; units: Units }) {

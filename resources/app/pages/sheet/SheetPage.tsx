@@ -3,14 +3,14 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { api, reasonOf, type Schema } from '../../api/client';
 import { keys } from '../../api/queries';
 import { Bar } from '../../shell/Bar';
-import { strings } from '../../strings/index';
+import { sheet as sheetWords } from '../../strings/sheet';
 import { Button } from '../../ui/Button';
 import { PaperChoice } from '../../paper/PaperChoice';
 import { paperIn } from '../../paper/paper';
 import { SheetPaper } from '../../paper/SheetPaper';
 import { usePageRule } from '../../paper/usePageRule';
 
-const say = strings.sheet;
+const say = sheetWords.sheet;
 
 /** A rig’s plan for the table or the bag, on paper, as text or as a file. */
 export default function SheetPage({ person }: { person: Schema['Person'] }) {

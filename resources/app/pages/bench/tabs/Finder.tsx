@@ -1,10 +1,11 @@
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type RefObject } from 'react';
 import type { Schema } from '../../../api/client';
-import { strings } from '../../../strings/index';
+import { compare as compareWords } from '../../../strings/compare';
+import { look as lookWords } from '../../../strings/look';
 import { digits, length, type Units } from '../../../ui/figures';
 import { roundBelow } from './roundBelow';
 
-const say = strings.look;
+const say = lookWords.look;
 
 interface Props {
     look: Schema['LookView'];
@@ -97,7 +98,9 @@ export function Finder({ look, canvas, isEmpty, free, shownMm, crop, units, onCr
         >
             <canvas ref={canvas} className="block size-full" aria-hidden="true" data-testid="finder" />
             {isEmpty && (
-                <span className="absolute inset-0 flex items-center justify-center text-xs text-plate">{strings.compare.developing}</span>
+                <span className="absolute inset-0 flex items-center justify-center text-xs text-plate">
+                    {compareWords.compare.developing}
+                </span>
             )}
             <span
                 aria-hidden="true"

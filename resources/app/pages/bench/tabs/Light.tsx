@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import type { RigView } from '../../../api/client';
 import type { ActiveSweep } from '../../../rig/displayedReadings';
-import { strings } from '../../../strings/index';
+import { light as lightWords } from '../../../strings/light';
 import { stops, type Units } from '../../../ui/figures';
 import { shutter } from '../../../ui/shutter';
 import { Lost } from '../../../ui/Lost';
@@ -27,7 +27,7 @@ interface Props {
 /** Light: what there is, up to where each thing stays still, and every way to close the gap between them. */
 export const Light = memo(function Light({ active, rig, held, ready, units, busy, onStep }: Props) {
     const { light, figure } = useLight(rig, held, { active, tables: ready });
-    const say = strings.light;
+    const say = lightWords.light;
     // What is shown is of a step before, until the answer is here.
     const old = held === null && light.data?.revision !== rig.revision;
     if (light.isError && !light.data) return <Lost error={light.error} onRetry={() => void light.refetch()} />;

@@ -1,5 +1,6 @@
 import type { RigView, Schema } from '../../../api/client';
 import { strings } from '../../../strings/index';
+import { light as lightWords } from '../../../strings/light';
 import { Term } from '../../../ui/Term';
 import { Blank } from '../../../ui/Blank';
 import { Pick } from '../../../ui/Pick';
@@ -7,13 +8,13 @@ import { completed, describing, numberOf, planOf, type OnStep, type Source } fro
 
 const sources: readonly (readonly [Source, string])[] = (['there', 'flash', 'lamp', 'torch'] as const).map((each) => [
     each,
-    strings.light.sources[each],
+    lightWords.light.sources[each],
 ]);
-const supports = (['none', 'hand', 'braced', 'table'] as const).map((each) => [each, strings.light.support[each]] as const);
+const supports = (['none', 'hand', 'braced', 'table'] as const).map((each) => [each, lightWords.light.support[each]] as const);
 
 /** What it is lit by and what holds it, as a sentence with blanks; below it one about the flash or the lamp. */
 export function LightSentence({ rig, light, onStep }: { rig: RigView; light: Schema['LightView'] | undefined; onStep: OnStep }) {
-    const say = strings.light;
+    const say = lightWords.light;
     const plan = planOf(rig);
     const offered = completed(rig, light);
     const tell = describing(rig, onStep, offered);

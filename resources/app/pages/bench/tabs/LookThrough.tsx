@@ -5,7 +5,8 @@ import { keys, kitChanged } from '../../../api/queries';
 import { useKits } from '../../../kit/useKit';
 import { MeasurePicture, type Found } from '../../../measure/MeasurePicture';
 import { TrialDialog } from '../../../measure/TrialDialog';
-import { strings } from '../../../strings/index';
+import { compare as compareWords } from '../../../strings/compare';
+import { look as lookWords } from '../../../strings/look';
 import { Blank } from '../../../ui/Blank';
 import { Button } from '../../../ui/Button';
 import { digits, fNumber, length, type Units } from '../../../ui/figures';
@@ -27,7 +28,7 @@ interface Props {
     units: Units;
 }
 
-const say = strings.look;
+const say = lookWords.look;
 type Look = Schema['LookView'];
 type Source = { blob: Blob; name: string };
 const targets = Object.entries(say.targets) as (readonly [Look['target']['kind'], string])[];
@@ -88,7 +89,7 @@ export const LookThrough = memo(function LookThrough({ active, rig, units }: Pro
             });
     };
     if (asked.isError && !look) return <Lost error={asked.error} onRetry={() => void asked.refetch()} />;
-    if (!look) return <p className="p-4 text-sm text-soft">{strings.compare.developing}</p>;
+    if (!look) return <p className="p-4 text-sm text-soft">{compareWords.compare.developing}</p>;
 
     const shownMm = finder.shownMm ?? look.railMm;
     const fromNearest = shownMm - (look.middleMm - look.deepMm / 2);

@@ -3,20 +3,21 @@ import { type SubmitEvent } from 'react';
 import { api, messageOf, Refused, type RigView } from '../../../api/client';
 import { keys, kitChanged } from '../../../api/queries';
 import { strings } from '../../../strings/index';
+import { light as lightWords } from '../../../strings/light';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { typedNumber, wordsOf } from '../../../ui/typed';
 
 const fields = [
-    ['setting', strings.shots.setting],
-    ['frames', strings.shots.count],
-    ['movedMm', strings.shots.moved],
+    ['setting', lightWords.shots.setting],
+    ['frames', lightWords.shots.count],
+    ['movedMm', lightWords.shots.moved],
 ] as const;
 
 /** How far one focus step of the camera turns this lens: measured from two frames, kept with the lens. */
 export function MeasureStep({ rig, onClose }: { rig: RigView; onClose: () => void }) {
     const queries = useQueryClient();
-    const say = strings.shots;
+    const say = lightWords.shots;
     const measure = useMutation({
         mutationFn: (body: { setting: number; frames: number; movedMm: number }) =>
             api.measureBracketing(rig.id, { revision: rig.revision, ...body }),

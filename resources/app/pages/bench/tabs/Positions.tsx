@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { strings } from '../../../strings/index';
+import { light as lightWords } from '../../../strings/light';
 
 /** Every position of a stack, folded away until somebody asks. */
 export function Positions({ heads, rows }: { heads: readonly string[]; rows: readonly (readonly string[])[] }) {
@@ -7,7 +7,7 @@ export function Positions({ heads, rows }: { heads: readonly string[]; rows: rea
     const [open, setOpen] = useState(false);
     return (
         <details className="pt-1 text-xs" onToggle={(event) => setOpen(event.currentTarget.open)}>
-            <summary className="cursor-pointer text-soft">{strings.shots.positions}</summary>
+            <summary className="cursor-pointer text-soft">{lightWords.shots.positions}</summary>
             <div className="slim-scroll max-h-48 overflow-auto">
                 <table className="figures w-full text-right">
                     <thead>

@@ -1,5 +1,5 @@
 import type { RigView } from '../../../api/client';
-import { strings } from '../../../strings/index';
+import { light as lightWords } from '../../../strings/light';
 import { Blank } from '../../../ui/Blank';
 import { Pick } from '../../../ui/Pick';
 import { describing, type OnStep, type Plan } from './planned';
@@ -13,7 +13,7 @@ interface Props {
 
 /** Which rail, how finely it is turned, and its play. */
 export function RailBlanks({ rig, offered, rails, onStep }: Props) {
-    const say = strings.shots;
+    const say = lightWords.shots;
     const tell = describing(rig, onStep, offered);
     const rail = { ...offered.rail };
     const names = [...new Set([...(rail.name === undefined ? [] : [rail.name]), ...rails.map(({ name }) => name)])];

@@ -1,5 +1,5 @@
 import type { Schema } from '../../../api/client';
-import { strings } from '../../../strings/index';
+import { look as lookWords } from '../../../strings/look';
 import { digits } from '../../../ui/figures';
 
 const [width, height] = [420, 34];
@@ -9,7 +9,12 @@ export function RailStrip({ look, shownMm }: { look: Schema['LookView']; shownMm
     const x = (mm: number) => 8 + (mm / look.travelMm) * (width - 16);
     const [from, to] = [look.middleMm - look.deepMm / 2, look.middleMm + look.deepMm / 2];
     return (
-        <svg viewBox={`0 0 ${width} ${height}`} className="w-full" role="img" aria-label={`${strings.look.railLabel}: ${digits(shownMm)}`}>
+        <svg
+            viewBox={`0 0 ${width} ${height}`}
+            className="w-full"
+            role="img"
+            aria-label={`${lookWords.look.railLabel}: ${digits(shownMm)}`}
+        >
             <rect x={8} y={4} width={width - 16} height={9} className="fill-plate stroke-ink" />
             {look.task !== 'focus' && (
                 <rect x={x(from)} y={4} width={Math.max(1.5, x(to) - x(from))} height={9} className="fill-madder/40" />

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { memo, useState } from 'react';
 import { api, type RigView, type Schema } from '../../../api/client';
 import { keys } from '../../../api/queries';
-import { strings } from '../../../strings/index';
+import { light as lightWords } from '../../../strings/light';
 import { Button } from '../../../ui/Button';
 import { digits, fNumber, length, magnification, type Units } from '../../../ui/figures';
 import { Lost } from '../../../ui/Lost';
@@ -30,7 +30,7 @@ interface Props {
 
 /** One shot and a stack side by side, every way to go through the subject, and where the slices fall. */
 export const Shots = memo(function Shots({ active, rig, held, units, busy, onStep, onLook }: Props) {
-    const say = strings.shots;
+    const say = lightWords.shots;
     const shots = useQuery({
         queryKey: keys.shots(rig.id, rig.revision),
         queryFn: () => api.shots(rig.id),
@@ -65,7 +65,7 @@ export const Shots = memo(function Shots({ active, rig, held, units, busy, onSte
                     : told?.depthMm === null
                       ? rig.subject?.depthMm == null
                           ? say.noDepth
-                          : strings.light.nowhere
+                          : lightWords.light.nowhere
                       : told?.depthMm === 0
                         ? say.flat
                         : ''}

@@ -1,6 +1,7 @@
 import type { RigView, Schema } from '../../../api/client';
 import { filled, presets, type Preset } from '../../../rig/subjectPresets';
 import { strings } from '../../../strings/index';
+import { light as lightWords } from '../../../strings/light';
 import { Term } from '../../../ui/Term';
 import { Blank } from '../../../ui/Blank';
 import { Menu, MenuItem } from '../../../ui/Menu';
@@ -8,7 +9,7 @@ import { describing, numberOf, type OnStep } from './planned';
 
 /** What is photographed and how slices go through it, as a sentence with blanks. */
 export function ShotsSentence({ rig, shots, onStep }: { rig: RigView; shots: Schema['ShotsView'] | undefined; onStep: OnStep }) {
-    const say = strings.shots;
+    const say = lightWords.shots;
     const tell = describing(rig, onStep);
     const subject = rig.subject?.document ?? {};
     const choose = (preset: Preset) => void tell.subjectWhole(filled(subject, preset)).catch(() => undefined);
@@ -19,7 +20,7 @@ export function ShotsSentence({ rig, shots, onStep }: { rig: RigView; shots: Sch
                 <Menu label={say.presets}>
                     {presets.map((preset) => (
                         <MenuItem key={preset} onSelect={() => choose(preset)}>
-                            {strings.presets[preset]}
+                            {lightWords.presets[preset]}
                         </MenuItem>
                     ))}
                 </Menu>

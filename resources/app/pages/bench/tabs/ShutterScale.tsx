@@ -1,5 +1,5 @@
 import { useLayoutEffect, useRef, useState } from 'react';
-import { strings } from '../../../strings/index';
+import { light as lightWords } from '../../../strings/light';
 import { stops } from '../../../ui/figures';
 import { shutter } from '../../../ui/shutter';
 import type { LightFigure } from './useLight';
@@ -45,7 +45,7 @@ export function placeIn(width: number): (seconds: number) => number {
 
 /** Up to where each thing stays still, and where this light's exposure falls, on one scale of shutter times. */
 export function ShutterScale({ figure }: { figure: LightFigure }) {
-    const say = strings.light;
+    const say = lightWords.light;
     const box = useRef<HTMLDivElement>(null);
     const [width, setWidth] = useState(usual);
     useLayoutEffect(() => {

@@ -1,8 +1,8 @@
 import type { Schema } from '../../../api/client';
-import { strings } from '../../../strings/index';
+import { look as lookWords } from '../../../strings/look';
 import { time } from '../../../ui/shutter';
 
-const say = strings.look;
+const say = lookWords.look;
 
 /** So many frames are drawn one by one; of more, each box stands for some. */
 const most = 60;

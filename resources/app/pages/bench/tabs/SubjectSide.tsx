@@ -1,5 +1,5 @@
 import type { Schema } from '../../../api/client';
-import { strings } from '../../../strings/index';
+import { light as lightWords } from '../../../strings/light';
 import { length, type Units } from '../../../ui/figures';
 
 interface Props {
@@ -29,7 +29,7 @@ export function planesOf(shots: Schema['ShotsView']): number[] {
 
 /** The subject from the side at its own scale, and where each slice falls in it. */
 export function SubjectSide({ shots, units }: Props) {
-    const say = strings.shots;
+    const say = lightWords.shots;
     const depth = shots.depthMm;
     if (depth === null || depth <= 0) return null;
     const slice = shots.sliceMm ?? 0;

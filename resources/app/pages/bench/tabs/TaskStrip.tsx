@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { api, reasonOf, type Schema } from '../../../api/client';
-import { strings } from '../../../strings/index';
+import { look as lookWords } from '../../../strings/look';
 import { Button } from '../../../ui/Button';
 import { phrase, type Units } from '../../../ui/figures';
 
-const say = strings.look.tasks;
+const say = lookWords.look.tasks;
 
 interface Props {
     rig: number;

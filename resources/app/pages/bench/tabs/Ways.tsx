@@ -1,5 +1,5 @@
 import type { RigView, Schema } from '../../../api/client';
-import { strings } from '../../../strings/index';
+import { light as lightWords } from '../../../strings/light';
 import { digits, fNumber, length, stops, type Units } from '../../../ui/figures';
 import { power, shutter } from '../../../ui/shutter';
 import { completed, describing, planOf, type OnStep } from './planned';
@@ -17,7 +17,7 @@ interface Props {
 
 /** Every way to close the gap between this light and what must stand still, each with its figure and its price, as a button that plans it. */
 export function Ways({ rig, light, figure, units, busy, onStep }: Props) {
-    const say = strings.light;
+    const say = lightWords.light;
     const plan = planOf(rig);
     const offered = completed(rig, light);
     const tell = describing(rig, onStep, offered);

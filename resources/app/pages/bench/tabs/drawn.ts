@@ -9,7 +9,7 @@ export function plannedFlash(rig: RigView): PlannedFlash | null {
     const { light, flash } = planOf(rig);
     if (light !== 'flash' || flash?.distanceMm === undefined) return null;
     return {
-        name: flash.name ?? strings.light.flashTitle,
+        name: flash.name ?? strings.work.flash,
         distanceMm: flash.distanceMm,
         angleDeg: flash.angleDeg ?? null,
     };

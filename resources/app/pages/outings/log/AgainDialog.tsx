@@ -5,13 +5,13 @@ import { keys, rigsChanged } from '../../../api/queries';
 import { RigLine } from '../../../drawing/RigLine';
 import { commonScale, rigOutline } from '../../../drawing/rigOutline';
 import { usePreferences } from '../../../shell/preferences';
-import { strings } from '../../../strings/index';
+import { log as logWords } from '../../../strings/log';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import type { Units } from '../../../ui/figures';
 import { figures, told } from './told';
 
-const say = strings.log;
+const say = logWords.log;
 
 const [wide, high] = [660, 120];
 

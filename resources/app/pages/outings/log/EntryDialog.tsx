@@ -6,7 +6,8 @@ import { useKits } from '../../../kit/useKit';
 import { MeasurePicture, type Found } from '../../../measure/MeasurePicture';
 import { newId, saidWithout, type Entry, type Picture } from '../../../offline/outings';
 import { usePreferences } from '../../../shell/preferences';
-import { strings } from '../../../strings/index';
+import { log as logWords } from '../../../strings/log';
+import { outings as outingsWords } from '../../../strings/outings';
 import { Dialog } from '../../../ui/Dialog';
 import { lengthDigits } from '../../../ui/figures';
 import { wordsOf } from '../../../ui/typed';
@@ -16,7 +17,7 @@ import { LineInput } from '../LineInput';
 import { entryOf, figureWords, lengths, secondsWords, trialWords, Untyped, type Said } from './entryForm';
 import { pictureOf } from './pictures';
 
-const say = strings.log;
+const say = logWords.log;
 
 interface Props {
     outing: number;
@@ -255,7 +256,7 @@ export function EntryDialog({ outing, subjects, from, at, replaces, title, text,
                                     aria-label={say.drop(picture.name)}
                                     onClick={() => setPictures(pictures.filter((each) => each !== picture))}
                                 >
-                                    {strings.outings.drop('')}
+                                    {outingsWords.outings.drop('')}
                                 </button>
                             </li>
                         ))}

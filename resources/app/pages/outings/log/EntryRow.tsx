@@ -5,7 +5,7 @@ import { api, reasonOf, type Schema } from '../../../api/client';
 import { logChanged } from '../../../api/queries';
 import { newId, saidWithout, type Entry } from '../../../offline/outings';
 import { usePreferences } from '../../../shell/preferences';
-import { strings } from '../../../strings/index';
+import { log as logWords } from '../../../strings/log';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 import { fNumber } from '../../../ui/figures';
@@ -18,7 +18,7 @@ import { ShotDialog } from './ShotDialog';
 import { TrialOfEntry } from './TrialOfEntry';
 import { figures, told } from './told';
 
-const say = strings.log;
+const say = logWords.log;
 
 type Listed = Schema['LogEntry'];
 interface Props {

@@ -5,7 +5,7 @@ import { api, reasonOf, type Schema } from '../../../api/client';
 import { keys } from '../../../api/queries';
 import { Bar } from '../../../shell/Bar';
 import { usePreferences } from '../../../shell/preferences';
-import { strings } from '../../../strings/index';
+import { log as logWords } from '../../../strings/log';
 import { Button } from '../../../ui/Button';
 import { EmptyPlace } from '../../../ui/EmptyPlace';
 import { digits } from '../../../ui/figures';
@@ -16,7 +16,7 @@ import { ResidualStrip } from './ResidualStrip';
 import { ShotDialog } from './ShotDialog';
 import { figureTold, figures, type Figure } from './told';
 
-const say = strings.log;
+const say = logWords.log;
 
 /** How right the tool was, for oneself: what was said beside what was measured, and which lens to settle. */
 export default function LedgerPage({ person }: { person: Schema['Person'] }) {

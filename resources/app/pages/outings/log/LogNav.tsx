@@ -1,7 +1,7 @@
 import { NavLink } from 'react-router';
-import { strings } from '../../../strings/index';
+import { log as logWords } from '../../../strings/log';
 
-const say = strings.log;
+const say = logWords.log;
 
 /** Outings, everything written down on them, and what that says of how right the tool was. */
 export function LogNav() {

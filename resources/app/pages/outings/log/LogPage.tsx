@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { reasonOf, type LogQuery, type Schema } from '../../../api/client';
 import { Bar } from '../../../shell/Bar';
-import { strings } from '../../../strings/index';
+import { log as logWords } from '../../../strings/log';
 import { Blank } from '../../../ui/Blank';
 import { Button } from '../../../ui/Button';
 import { EmptyPlace } from '../../../ui/EmptyPlace';
@@ -16,7 +16,7 @@ import { tickWords } from './marks';
 import { Pages } from './Pages';
 import { useLog } from './useLog';
 
-const say = strings.log;
+const say = logWords.log;
 
 const asked = ['words', 'part', 'subject', 'from', 'to', 'since', 'until', 'result'] as const;
 

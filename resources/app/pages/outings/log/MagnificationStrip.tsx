@@ -1,10 +1,10 @@
 import type { Schema } from '../../../api/client';
-import { strings } from '../../../strings/index';
+import { log as logWords } from '../../../strings/log';
 import { magnification } from '../../../ui/figures';
 import { dateWords } from '../day';
 import { stripOf, tickWords } from './marks';
 
-const say = strings.log;
+const say = logWords.log;
 
 /** Px above and below what is engraved, and left of it for its figures. */
 const [edge, left] = [12, 52];

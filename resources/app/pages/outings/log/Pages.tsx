@@ -1,7 +1,7 @@
-import { strings } from '../../../strings/index';
+import { log as logWords } from '../../../strings/log';
 import { Button } from '../../../ui/Button';
 
-const say = strings.log;
+const say = logWords.log;
 
 /** Where one is in a list of pages, and the way to the next. */
 export function Pages({ page, pages, onGo }: { page: number; pages: number; onGo: (page: number) => void }) {

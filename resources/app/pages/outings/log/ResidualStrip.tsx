@@ -1,10 +1,10 @@
 import type { Schema } from '../../../api/client';
 import { usePreferences } from '../../../shell/preferences';
-import { strings } from '../../../strings/index';
+import { log as logWords } from '../../../strings/log';
 import { dateWords } from '../day';
 import { figureTold, type Figure } from './told';
 
-const say = strings.log;
+const say = logWords.log;
 
 const [wide, high, left] = [1200, 220, 56];
 

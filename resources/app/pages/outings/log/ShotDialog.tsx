@@ -4,11 +4,11 @@ import { Link } from 'react-router';
 import { api, reasonOf } from '../../../api/client';
 import { kitChanged, logChanged } from '../../../api/queries';
 import { Compared } from '../../../kit/Compared';
-import { strings } from '../../../strings/index';
+import { log as logWords } from '../../../strings/log';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 
-const say = strings.log;
+const say = logWords.log;
 
 /** What was measured goes to its lens, with one press; then what that lens is taken for, before and after. */
 export function ShotDialog({ outing, entry, onClose }: { outing: number; entry: string; onClose: () => void }) {

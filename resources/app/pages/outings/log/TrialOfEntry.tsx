@@ -2,11 +2,12 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, reasonOf } from '../../../api/client';
 import { keys, kitChanged } from '../../../api/queries';
 import { TrialTold } from '../../../measure/TrialTold';
-import { strings } from '../../../strings/index';
+import { log as logWords } from '../../../strings/log';
+import { pictures as picturesWords } from '../../../strings/pictures';
 import { Button } from '../../../ui/Button';
 import { Dialog } from '../../../ui/Dialog';
 
-const say = strings.trial;
+const say = picturesWords.trial;
 
 /** The trial of an entry as a curve, and one press that keeps it with its lens. */
 export function TrialOfEntry({ outing, entry, onClose }: { outing: number; entry: string; onClose: () => void }) {
@@ -23,7 +24,7 @@ export function TrialOfEntry({ outing, entry, onClose }: { outing: number; entry
     const trial = keep.data ?? seen.data;
     const error = keep.error ?? seen.error;
     return (
-        <Dialog wide open onOpenChange={(on) => !on && onClose()} title={strings.log.trialKept} text={strings.log.trialText}>
+        <Dialog wide open onOpenChange={(on) => !on && onClose()} title={logWords.log.trialKept} text={logWords.log.trialText}>
             {trial && <TrialTold trial={trial} />}
             {error !== null && (
                 <p role="alert" className="border-l-[3px] border-ink pl-2 text-sm">

@@ -1,9 +1,9 @@
 import { saidWithout, type Entry, type EntryLight, type Figures, type TrialStop } from '../../../offline/outings';
-import { strings } from '../../../strings/index';
+import { log as logWords } from '../../../strings/log';
 import { digits } from '../../../ui/figures';
 import { typedNumber } from '../../../ui/typed';
 
-const say = strings.log;
+const say = logWords.log;
 
 export type Said = Omit<Entry, 'id' | 'at'>;
 

@@ -1,0 +1,70 @@
+import { useEffect, useState, type ComponentType } from 'react';
+import { strings } from '../strings/index';
+import { Button } from './Button';
+
+/** A piece of the screen that isn't seen at first, and so doesn't come with the first script. */
+export type Later<P> = ComponentType<P> & {
+    /** Fetches it ahead; over when it is here, or can't be had now. */
+    fetch: () => Promise<void>;
+};
+
+/**
+ * A piece that comes when it is asked for. What has been fetched ahead is drawn at once; where it can't be fetched, it says so and is tried
+ * again by a press.
+ */
+export function later<P extends object>(load: () => Promise<ComponentType<P>>): Later<P> {
+    let piece: ComponentType<P> | null = null;
+    let underWay: Promise<void> | null = null;
+    const fetch = () =>
+        (underWay ??= load().then(
+            (found) => {
+                piece = found;
+            },
+            () => {
+                underWay = null;
+            },
+        ));
+
+    function Piece(props: P) {
+        const [tries, setTries] = useState(1);
+        const [tried, setTried] = useState(0);
+        const isHere = piece !== null;
+        useEffect(() => {
+            if (isHere) return;
+            let stays = true;
+            void fetch().then(() => {
+                if (stays) setTried(tries);
+            });
+            return () => {
+                stays = false;
+            };
+        }, [isHere, tries]);
+        if (piece) {
+            const Found = piece;
+            return <Found {...props} />;
+        }
+        if (tried < tries) return null;
+        return (
+            <p role="alert" className="flex flex-wrap items-center gap-x-3 border-l-[3px] border-ink p-2 text-sm">
+                {strings.offline.piece}
+                <Button onClick={() => setTries(tries + 1)}>{strings.bench.retry}</Button>
+            </p>
+        );
+    }
+    return Object.assign(Piece, { fetch });
+}
+
+/** Fetches pieces ahead, one after the other, when nothing else is to be done. */
+export function fetchAhead(pieces: readonly { fetch: () => Promise<void> }[]): () => void {
+    let stays = true;
+    const idle = 'requestIdleCallback' in window ? window.requestIdleCallback.bind(window) : (then: () => void) => setTimeout(then, 200);
+    const next = (at: number) => {
+        const piece = pieces[at];
+        if (!stays || !piece) return;
+        idle(() => void piece.fetch().then(() => next(at + 1)));
+    };
+    next(0);
+    return () => {
+        stays = false;
+    };
+}
