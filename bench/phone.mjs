@@ -38,7 +38,7 @@ const opened = async (rate) => {
     return { context, page };
 };
 
-/** From each step of the hand to the frame in which a figure of the panel has followed it; and tasks over 50 ms meanwhile. */
+/** From each step of the hand to the frame in which a figure in sight has followed it; and tasks over 50 ms meanwhile. */
 const dragged = async (page, control, followed) => {
     await control.scrollIntoViewIfNeeded();
     const box = await control.boundingBox();
@@ -93,12 +93,14 @@ for (const [where, rate] of [
     ['slowed', 4],
 ]) {
     if (wants('drag')) {
+        // On a phone the two figures over the drawing; the panel lies below.
+        const inSight = rate > 1 ? '.sticky' : 'main aside';
         const { context, page } = await opened(rate);
         await page.goto(`${base}/bench/${rig}`);
         const draw = page.getByRole('slider', { name: /Rail bellows · draw/ });
         await draw.waitFor();
         await page.waitForLoadState('networkidle');
-        told(`${where}Drag`, await dragged(page, draw, 'main aside'));
+        told(`${where}Drag`, await dragged(page, draw, inSight));
         await page.getByRole('tab', { name: 'Light' }).click();
         await page.getByLabel('It moves across, mm a second').fill('2');
         await page.keyboard.press('Enter');
@@ -108,7 +110,7 @@ for (const [where, rate] of [
         await page.locator('[data-flash]').waitFor();
         await page.waitForTimeout(3000);
         await page.waitForLoadState('networkidle');
-        told(`${where}LightDrag`, await dragged(page, draw, 'main aside'));
+        told(`${where}LightDrag`, await dragged(page, draw, inSight));
         await page.goto(`${base}/compare?rigs=${others.slice(0, 4).join(',')}&target=seed`);
         const slid = page
             .getByRole('list', { name: 'Rigs to one scale, their planes of focus in line' })

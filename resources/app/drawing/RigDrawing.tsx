@@ -5,7 +5,7 @@ import { digits, length, type Units } from '../ui/figures';
 import { strings } from '../strings/index';
 import { crosses, outlines } from './clear';
 import { framed, frameOf, type Frame } from './frame';
-import { moved, placeOf } from './movement';
+import { carriedFrom, moved, placeOf } from './movement';
 import { CameraShape, PartShape } from './shapes';
 import { FlashPlace, type PlannedFlash } from './FlashPlace';
 import { Slice, SubjectPlane } from './SubjectPlane';
@@ -15,6 +15,8 @@ type Drawing = Schema['DrawingView'];
 
 interface Props {
     drawing: Drawing;
+    /** The parts as they stand while none is held: one that is only carried along is drawn once, and moved as it is. */
+    rest?: Drawing['parts'];
     cameraName: string;
     /** The longest the rig and the furthest the subject get while a part is held. */
     tipMm: number;
@@ -100,6 +102,7 @@ export function RigDrawing(props: Props) {
 
 function Sheet({
     drawing,
+    rest = drawing.parts,
     cameraName,
     frame,
     workingDistanceMm,
@@ -134,16 +137,20 @@ function Sheet({
             <g onClick={() => onSelect(0)} className="cursor-pointer" opacity={1}>
                 <Camera camera={drawing.camera} sensorMm={drawing.sensorMm} frame={frame} />
             </g>
-            {drawing.parts.map((part) => (
-                <DrawnPart
-                    key={part.index}
-                    part={part}
-                    frame={frame}
-                    transform={placeOf(drawing.movement, part.index, frame)}
-                    isSelected={selected === partItem(part.index)}
-                    onSelect={onSelect}
-                />
-            ))}
+            {drawing.parts.map((part, at) => {
+                const still = carriedFrom(part, rest[at]);
+                return (
+                    <g key={part.index} transform={along(still, part, frame)}>
+                        <DrawnPart
+                            part={still}
+                            frame={frame}
+                            transform={placeOf(drawing.movement, part.index, frame)}
+                            isSelected={selected === partItem(part.index)}
+                            onSelect={onSelect}
+                        />
+                    </g>
+                );
+            })}
             <Slice drawing={drawing} frame={frame} nearMm={nearMm} farMm={farMm} strong={pointed === 'depthOfFieldMm'} />
             {subject && <SubjectShape drawing={drawing} frame={frame} subject={subject} />}
             {flash && <FlashPlace drawing={drawing} frame={frame} flash={flash} lightGapDeg={lightGapDeg} units={units} />}
@@ -156,7 +163,7 @@ function Sheet({
                 focus={focus}
                 units={units}
             />
-            <Joints drawing={drawing} frame={frame} misfits={misfits} selected={selected} onSelect={onSelect} />
+            <Joints drawing={drawing} rest={rest} frame={frame} misfits={misfits} selected={selected} onSelect={onSelect} />
             {drawing.balanceMm !== null && <BalancePoint at={x(drawing.balanceMm)} y={frame.ruleY - 9} />}
             {drawing.entrancePupilMm !== null && <EntrancePupil drawing={drawing} frame={frame} />}
             <ScaleBar drawing={drawing} frame={frame} units={units} />
@@ -166,10 +173,15 @@ function Sheet({
     );
 }
 
+type Part = Drawing['parts'][number];
+
+const along = (rest: Part, part: Part, frame: Frame) =>
+    rest === part ? undefined : `translate(${(part.rearMm - rest.rearMm) * frame.scale} 0)`;
+
 const Camera = memo(CameraShape);
 
 interface DrawnPartProps {
-    part: Drawing['parts'][number];
+    part: Part;
     frame: Frame;
     transform: string | undefined;
     isSelected: boolean;
@@ -355,33 +367,40 @@ function Light({ drawing, frame }: { drawing: Drawing; frame: Frame }) {
 
 function Joints({
     drawing,
+    rest,
     frame,
     misfits,
     selected,
     onSelect,
 }: {
     drawing: Drawing;
+    rest: Drawing['parts'];
     frame: Frame;
     misfits: ReadonlySet<number>;
     selected: number;
     onSelect: (item: number) => void;
 }) {
     const places = [drawing.camera.frontMm, ...drawing.parts.map((part) => part.frontMm)];
-    return places.map((mm, index) => (
-        <Joint
-            key={index}
-            mm={mm}
-            transform={placeOf(drawing.movement, index - 1, frame)}
-            index={index}
-            frame={frame}
-            chosen={selected === jointItem(index)}
-            wrong={misfits.has(index)}
-            onSelect={() => onSelect(jointItem(index))}
-        />
-    ));
+    return places.map((mm, index) => {
+        // A joint goes with the part behind it, wherever that was.
+        const still = index === 0 ? mm : (rest[index - 1]?.frontMm ?? mm);
+        return (
+            <g key={index} transform={still === mm ? undefined : `translate(${(mm - still) * frame.scale} 0)`}>
+                <Joint
+                    mm={still}
+                    transform={placeOf(drawing.movement, index - 1, frame)}
+                    index={index}
+                    frame={frame}
+                    chosen={selected === jointItem(index)}
+                    wrong={misfits.has(index)}
+                    onSelect={onSelect}
+                />
+            </g>
+        );
+    });
 }
 
-function Joint({
+const Joint = memo(function Joint({
     mm,
     transform,
     index,
@@ -396,13 +415,13 @@ function Joint({
     frame: Frame;
     chosen: boolean;
     wrong: boolean;
-    onSelect: () => void;
+    onSelect: (item: number) => void;
 }) {
     const { setNodeRef, isOver } = useDroppable({ id: `drawn-joint-${index}`, data: { joint: index } });
     return (
         <g
             ref={(node) => setNodeRef(node as unknown as HTMLElement | null)}
-            onClick={onSelect}
+            onClick={() => onSelect(jointItem(index))}
             className="cursor-pointer"
             transform={transform}
         >
@@ -418,7 +437,7 @@ function Joint({
             {wrong && <path d={`M${frame.x(mm) - 9} ${frame.axisY - 9}l18 18m0 -18l-18 18`} stroke="var(--madder)" strokeWidth={2} />}
         </g>
     );
-}
+});
 
 function BalancePoint({ at, y }: { at: number; y: number }) {
     return (
@@ -475,16 +494,16 @@ function Labels({ drawing, cameraName, frame, selected }: { drawing: Drawing; ca
         room = (centres[i] ?? 0) - (widths[i] ?? 0) / 2;
     }
     return items.map((item, i) => (
-        <g key={item.item}>
+        // Carried as a whole: words that only move aren't laid out anew.
+        <g key={item.item} transform={`translate(${centres[i]} 0)`}>
             <path
                 pointerEvents="none"
-                d={`M${centres[i]} 22V28L${item.at} 38V${Math.max(38, item.top - 4)}`}
+                d={`M0 22V28L${item.at - (centres[i] ?? 0)} 38V${Math.max(38, item.top - 4)}`}
                 fill="none"
                 stroke="var(--line)"
                 strokeWidth={1}
             />
             <text
-                x={centres[i]}
                 y={17}
                 fontSize={12}
                 textAnchor="middle"

@@ -97,7 +97,7 @@ export function SubjectPlane({ drawing, frame, workingDistanceMm, lightGapDeg, f
     return (
         <g>
             <path d={`M${at} ${top}V${bottom}`} stroke="var(--madder)" strokeWidth={2} transform={plane.transform} data-plane />
-            <text x={nameLeft} y={nameAt} fontSize={12} fill="var(--madder)">
+            <text transform={`translate(${nameLeft} ${nameAt})`} fontSize={12} fill="var(--madder)">
                 {name}
             </text>
             <path d={`M${tip} ${rim}V${dimension - 6}`} stroke="var(--soft)" strokeWidth={0.7} />
@@ -117,7 +117,7 @@ export function SubjectPlane({ drawing, frame, workingDistanceMm, lightGapDeg, f
                 />
             )}
             <g className="figures">
-                <text x={left} y={baseline} fontSize={13} fontWeight={600} fill="var(--ink)" data-dimension>
+                <text transform={`translate(${left} ${baseline})`} fontSize={13} fontWeight={600} fill="var(--ink)" data-dimension>
                     {said}
                 </text>
             </g>
@@ -131,7 +131,13 @@ export function SubjectPlane({ drawing, frame, workingDistanceMm, lightGapDeg, f
                         fill="none"
                     />
                     {gapFits && (
-                        <text x={at - 6} y={gapAt} fontSize={11} textAnchor="end" fill="var(--verdigris)" className="figures">
+                        <text
+                            transform={`translate(${at - 6} ${gapAt})`}
+                            fontSize={11}
+                            textAnchor="end"
+                            fill="var(--verdigris)"
+                            className="figures"
+                        >
                             {gap}
                         </text>
                     )}

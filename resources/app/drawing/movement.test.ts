@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { Frame } from './frame';
-import { moved, placeOf } from './movement';
+import { carriedFrom, moved, placeOf } from './movement';
 
 describe('what stands before swung or shifted bellows', () => {
     const movement = { part: 1, pivotMm: 100, swingDeg: 30, shiftMm: 5, planeTiltDeg: 50, fieldMovesMm: 8 };
@@ -19,5 +19,24 @@ describe('what stands before swung or shifted bellows', () => {
         expect(placeOf(movement, 2, frame)).toBe('translate(0 -10) rotate(-30 210 200)');
         expect(placeOf(movement, 1, frame)).toBeUndefined();
         expect(placeOf(null, 2, frame)).toBeUndefined();
+    });
+});
+
+describe('a part that is only carried along', () => {
+    const rest = { label: 'Moor 50', reversed: false, rearMm: 60.1, frontMm: 92.7 } as Parameters<typeof carriedFrom>[0];
+
+    test('is the one at rest, wherever it is carried', () => {
+        expect(carriedFrom({ ...rest, rearMm: 60.1 + 33.3, frontMm: 92.7 + 33.3 }, rest)).toBe(rest);
+        expect(carriedFrom(rest, rest)).toBe(rest);
+    });
+
+    test('is itself when it grows, is turned round, or another stood there', () => {
+        const others = [
+            { ...rest, frontMm: 92.8 },
+            { ...rest, reversed: true },
+            { ...rest, label: 'Fell 35' },
+        ];
+        for (const other of others) expect(carriedFrom(other, rest)).toBe(other);
+        expect(carriedFrom(rest, undefined)).toBe(rest);
     });
 });

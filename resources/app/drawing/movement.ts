@@ -19,3 +19,15 @@ export function moved(movement: Movement, mm: number, high: number): { mm: numbe
         high: along * Math.sin(swing) + high * Math.cos(swing) + movement.shiftMm,
     };
 }
+
+type Part = Schema['DrawingPart'];
+
+/** The part as it rests, where it is that one carried along whole; else the part itself. */
+export function carriedFrom(part: Part, rest: Part | undefined): Part {
+    return rest !== undefined &&
+        rest.label === part.label &&
+        rest.reversed === part.reversed &&
+        Math.abs(part.rearMm - rest.rearMm - (part.frontMm - rest.frontMm)) < 1e-9
+        ? rest
+        : part;
+}

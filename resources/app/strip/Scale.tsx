@@ -91,7 +91,12 @@ export function Scale({ window, marks, reaches, tell, per = 1 }: Props) {
                                 fill="none"
                             />
                         )}
-                        <path d={marks.length > 1 ? `M${x} 11V19` : `M${x} 5V24`} stroke="var(--ink)" strokeWidth={2.4} />
+                        <path
+                            d={marks.length > 1 ? 'M0 11V19' : 'M0 5V24'}
+                            transform={`translate(${x} 0)`}
+                            stroke="var(--ink)"
+                            strokeWidth={2.4}
+                        />
                         {mark.letter !== undefined && (
                             <text x={x + 4} y={19} fontSize={10} fontWeight={600} fill="var(--ink)">
                                 {mark.letter}

@@ -212,6 +212,14 @@ export function Bench({ id, person, rigs }: Props) {
         return () => cancelAnimationFrame(frame);
     }, [isHere]);
 
+    const select = useCallback(
+        (next: number) => {
+            setSelected(next);
+            if (work === 'parts') chain.current?.focus();
+        },
+        [work],
+    );
+
     const stands = ready !== null;
     useEffect(() => (stands ? fetchAhead(pieces) : undefined), [stands]);
 
@@ -430,10 +438,7 @@ export function Bench({ id, person, rigs }: Props) {
                                     <HeldDrawing
                                         work={work}
                                         selected={item}
-                                        onSelect={(next) => {
-                                            setSelected(next);
-                                            if (work === 'parts') chain.current?.focus();
-                                        }}
+                                        onSelect={select}
                                         units={units}
                                         pointed={pointed}
                                         zoom={zoom}
@@ -558,7 +563,8 @@ export function Bench({ id, person, rigs }: Props) {
                             )}
                         </div>
                         <aside
-                            className="slim-scroll isolate border-line bg-plate px-5 py-2 lg:overflow-y-auto lg:border-l"
+                            // Where it lies below, out of sight, it isn’t laid out with every step of the hand.
+                            className="slim-scroll isolate border-line bg-plate px-5 py-2 max-lg:[contain-intrinsic-size:auto_1200px] max-lg:[content-visibility:auto] lg:overflow-y-auto lg:border-l"
                             aria-label={strings.readings.title}
                         >
                             {bench && (

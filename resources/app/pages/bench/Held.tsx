@@ -1,14 +1,15 @@
-import { useMemo, type ComponentProps, type ComponentType, type ReactNode, type Ref } from 'react';
-import type { Schema } from '../../api/client';
+import { memo, useDeferredValue, useMemo, type ComponentProps, type ComponentType, type ReactNode, type Ref } from 'react';
+import type { RigView, Schema } from '../../api/client';
 import { RigDrawing, type Pointed } from '../../drawing/RigDrawing';
-import { misfits } from '../../rig/displayedReadings';
+import { misfits, type ActiveSweep } from '../../rig/displayedReadings';
 import { Findings } from '../../rig/Findings';
 import { PictureFrame } from '../../rig/PictureFrame';
 import { Readings, TwoFigures } from '../../rig/Readings';
 import { strings } from '../../strings/index';
 import type { Units } from '../../ui/figures';
+import { useIsWide } from '../../ui/useIsWide';
 import { Controls } from './Controls';
-import { useAsked, useIsHeld, useLive, useShown } from './inHand';
+import { shownOf, useAsked, useIsHeld, useLive, useShown } from './inHand';
 import { Move } from './Move';
 import { drawnSubject, plannedFlash } from './tabs/drawn';
 import type { Light } from './tabs/Light';
@@ -65,6 +66,7 @@ export function HeldDrawing({ work, selected, onSelect, units, pointed, zoom, re
     return (
         <RigDrawing
             drawing={shown.drawing}
+            rest={rig.drawing.parts}
             cameraName={rig.camera.name}
             tipMm={tip}
             reachMm={furthest}
@@ -96,9 +98,26 @@ interface ReadingsProps {
     onMend: (mend: Schema['MendView']) => void;
 }
 
-/** What the rig does, and what is to be said of it. */
-export function HeldReadings({ mends, busy, units, onPoint, onMend }: ReadingsProps) {
-    const { rig, live, shown } = useShown();
+/**
+ * What the rig does, and what is to be said of it. Where it lies below the drawing, out of the hand's sight, it follows when what is in sight
+ * has been drawn.
+ */
+export function HeldReadings(props: ReadingsProps) {
+    const { rig, live } = useShown();
+    const after = useDeferredValue(live);
+    return <ReadingsOf {...props} rig={rig} live={useIsWide() || after?.sweep !== live?.sweep ? live : after} />;
+}
+
+const ReadingsOf = memo(function ReadingsOf({
+    rig,
+    live,
+    mends,
+    busy,
+    units,
+    onPoint,
+    onMend,
+}: ReadingsProps & { rig: RigView; live: ActiveSweep | null }) {
+    const shown = shownOf(rig, live);
     return (
         <>
             <Readings rig={rig} shown={shown} units={units} onPoint={onPoint} />
@@ -113,7 +132,7 @@ export function HeldReadings({ mends, busy, units, onPoint, onMend }: ReadingsPr
             />
         </>
     );
-}
+});
 
 export function HeldTwoFigures({ units }: { units: Units }) {
     return <TwoFigures shown={useShown().shown} units={units} look={fading(useAsked() !== null)} />;
