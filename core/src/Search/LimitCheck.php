@@ -42,7 +42,7 @@ final readonly class LimitCheck
         return $this->wanted->mostStopsLost !== null || $this->wanted->depthMm !== null || $this->wanted->detailMm !== null;
     }
 
-    /** Whether a front assembly at a distance from the sensor, mm, draws a picture that keeps all limits: what `at` says of it, in a quarter of the time where no limit asks for light. */
+    /** Whether a front assembly at a distance from the sensor, mm, draws a picture that keeps all limits: what `at` says of it, without its light where no limit asks for that. */
     public function fits(FrontOptics $optics, RayMatrix $lay, float $z): bool
     {
         if ($this->asksForLight()) {

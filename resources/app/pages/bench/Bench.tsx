@@ -563,8 +563,7 @@ export function Bench({ id, person, rigs }: Props) {
                             )}
                         </div>
                         <aside
-                            // Where it lies below, out of sight, it isn’t laid out with every step of the hand.
-                            className="slim-scroll isolate border-line bg-plate px-5 py-2 max-lg:[contain-intrinsic-size:auto_1200px] max-lg:[content-visibility:auto] lg:overflow-y-auto lg:border-l"
+                            className="slim-scroll isolate border-line bg-plate px-5 py-2 lg:overflow-y-auto lg:border-l"
                             aria-label={strings.readings.title}
                         >
                             {bench && (
