@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Resources\SweepView;
-use ZincThimble\Core\File\RigFile;
+use ZincThimble\Bench\WorkedRigs;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Report\Sweep;
@@ -18,22 +18,7 @@ use ZincThimble\Core\Rig\Travels;
  */
 
 require __DIR__.'/../vendor/autoload.php';
-
-/** @return list<array{Rig, Travel}> every worked case with a control of its own to set */
-function subjects(): array
-{
-    $subjects = [];
-    $file = json_decode((string) file_get_contents(__DIR__.'/../core/tests/cases/readings.json'), false, 64, JSON_THROW_ON_ERROR);
-    foreach ($file->cases as $case) {
-        $rig = RigFile::read($case->rig);
-        $travels = Travels::of($rig);
-        if ($travels !== []) {
-            $subjects[] = [$rig, $rig->focusTravels()[0] ?? $travels[0]];
-        }
-    }
-
-    return $subjects;
-}
+require __DIR__.'/WorkedRigs.php';
 
 /**
  * How many of something a second: warmed up for a second, then the best of a hundred stretches of a twentieth of a second. The
@@ -66,19 +51,13 @@ function stretch(Closure $round, int &$n, float $seconds): float
     return $done / $passed;
 }
 
-/** A place in a travel that round n alone comes to: an irrational stride never meets itself. */
-function fresh(Travel $travel, int $n): float
-{
-    return $travel->least + ($travel->greatest - $travel->least) * fmod($n * 0.6180339887498949, 1.0);
-}
-
 /** @param  list<array{Rig, Travel}>  $subjects */
 function readings(array $subjects, int $n): int
 {
     $done = 0;
     for ($k = 0; $k < 20; $k++) {
         foreach ($subjects as [$rig, $travel]) {
-            Reading::of($rig->with($travel->kind, $travel->part, fresh($travel, 20 * $n + $k)));
+            Reading::of($rig->with($travel->kind, $travel->part, WorkedRigs::fresh($travel, 20 * $n + $k)));
             $done++;
         }
     }
@@ -90,7 +69,7 @@ function readings(array $subjects, int $n): int
 function answers(array $subjects, int $n): int
 {
     foreach ($subjects as [$rig, $travel]) {
-        RigReport::of($rig->with($travel->kind, $travel->part, fresh($travel, $n)));
+        RigReport::of($rig->with($travel->kind, $travel->part, WorkedRigs::fresh($travel, $n)));
     }
 
     return count($subjects);
@@ -120,7 +99,7 @@ function sweepPoints(array $subjects, int $n, bool $encode): int
     return $done;
 }
 
-$subjects = subjects();
+$subjects = WorkedRigs::all();
 $figures = [
     'readingsPerSecond' => round(rate(static fn (int $n): int => readings($subjects, $n))),
     'fullReadingsPerSecond' => round(rate(static fn (int $n): int => answers($subjects, $n))),

@@ -184,6 +184,16 @@ final class FiguresByNameTest extends TestCase
                         $this->near(RigReport::of($rig)->figures()[$name], $beside[$name], "{$id} {$travel->name()} {$row} {$name} isn’t moved");
                     }
                     $this->near($report->axis->front + $report->axis->converterMm, $told['tipMm'][$row], 'tip');
+                    $this->near($sweep->positions[$row], $told['positions'][$row], 'position');
+                    $this->near($sweep->drawing->frontMm[$row], $told['frontMm'][$row], 'front');
+                    foreach (array_values($sweep->drawing->groups) as $k => $group) {
+                        foreach ($group as $what => $column) {
+                            $this->near($column[$row], $told['groups'][$k][$what][$row], "{$id} {$travel->name()} {$row} group {$k} {$what}");
+                        }
+                    }
+                    foreach ($sweep->halfWidths as $name => $column) {
+                        $this->near($column[$row], $told['halfWidths'][$name][$row], "{$id} {$travel->name()} {$row} half-width of {$name}");
+                    }
                     $rows++;
                 }
                 $this->assertCount(count($sweep->spans), $told['findings']);
