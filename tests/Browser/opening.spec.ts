@@ -32,6 +32,8 @@ test('what can’t be fetched when it is asked for says so, and comes by a press
     await page.getByRole('tab', { name: 'Light' }).click();
     const panel = page.getByRole('tabpanel', { name: 'Light' });
     await expect(panel.getByRole('alert')).toHaveText(/couldn’t be fetched/);
+    // What is fetched ahead has been tried too, to the last piece: from here on nothing comes but by the press.
+    await page.waitForFunction(() => performance.getEntriesByType('resource').some(({ name }) => /\/FirstRigs-[^/]+\.js$/.test(name)));
     isAway = false;
     await panel.getByRole('button', { name: 'Try again' }).click();
     await expect(panel.getByRole('button', { name: 'Plan with flash' })).toBeVisible();
