@@ -94,7 +94,7 @@ final class RayMatrix
         );
     }
 
-    /** The ring somewhere between two places, where a lens carries everything along as a whole: what looks at it from further off sees straight lines. */
+    /** The ring somewhere between two places, where a lens carries everything along as a whole and shows no number that follows the ring: all of it is straight lines. */
     public static function carried(self $from, self $to, float $s): self
     {
         $share = ($s - $from->s) / ($to->s - $from->s);
@@ -108,27 +108,5 @@ final class RayMatrix
             last: $from->last + $share * ($to->last - $from->last), front: $from->front + $share * ($to->front - $from->front), reduced: $from->reduced + $share * ($to->reduced - $from->reduced),
             medium: $from->medium, alpha: $from->alpha, beta: $beta, radius: $from->radius, working: $from->working, na: $from->na, shown: $from->shown,
         );
-    }
-
-    /** Whether two say the same, to the last few bits. */
-    public function isSame(self $other): bool
-    {
-        if ($this->working !== $other->working || $this->medium !== $other->medium || $this->na !== $other->na || $this->shown !== $other->shown || count($this->radius) !== count($other->radius)
-            || ! self::near($this->a, $other->a) || ! self::near($this->b, $other->b) || ! self::near($this->c, $other->c) || ! self::near($this->d, $other->d)
-            || ! self::near($this->last, $other->last) || ! self::near($this->front, $other->front) || ! self::near($this->reduced, $other->reduced)) {
-            return false;
-        }
-        foreach ($this->radius as $j => $radius) {
-            if (! self::near($radius, $other->radius[$j]) || ! self::near($this->alpha[$j], $other->alpha[$j]) || ! self::near($this->beta[$j], $other->beta[$j])) {
-                return false;
-            }
-        }
-
-        return true;
-    }
-
-    private static function near(float $one, float $other): bool
-    {
-        return abs($one - $other) <= 1e-12 * max(1.0, abs($one));
     }
 }

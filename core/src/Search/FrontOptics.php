@@ -98,7 +98,8 @@ final class FrontOptics
         $this->curved = $front->parts[0] instanceof Lens && $front->parts[0]->flatField !== true;
         $lays = [];
         $places = $this->moves ? self::PLACES : 1;
-        $this->ends = $lens !== null && $this->moves && $lens->focusing === Focusing::Unit ? $this->carried() : null;
+        // A lens that moves as a whole carries all of its front assembly along: what that does to a ray is told by the ends of its ring.
+        $this->ends = $lens !== null && $this->moves && $lens->focusing === Focusing::Unit && ! $lens->showsEffective ? [$this->laidOut(0.0), $this->laidOut(1.0)] : null;
         for ($n = 0; $n < $places; $n++) {
             $lays[] = $this->at($places === 1 ? 0.0 : $n / ($places - 1));
         }
@@ -201,18 +202,5 @@ final class FrontOptics
         $rig = $this->moves ? $this->rig->with(TravelKind::Focus, 0, $s) : $this->rig;
 
         return RayMatrix::of(Axis::of($rig), $rig->camera->registerMm, $s, $this->widest);
-    }
-
-    /**
-     * The ring of a lens that moves as a whole, at either end: what stands before the lens goes with it, and between is a straight line. A
-     * port stays where it is, and half way says so.
-     *
-     * @return array{RayMatrix, RayMatrix}|null null = it has to be laid out at every place
-     */
-    private function carried(): ?array
-    {
-        [$from, $to] = [$this->laidOut(0.0), $this->laidOut(1.0)];
-
-        return $this->laidOut(0.5)->isSame(RayMatrix::carried($from, $to, 0.5)) ? [$from, $to] : null;
     }
 }
