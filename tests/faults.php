@@ -415,4 +415,7 @@ return [
     ['core/src/Search/FrontOptics.php', '$lens->focusing === Focusing::Unit && ! ', '$lens->focusing !== Focusing::Unit && ! ', ['core', 'core/tests/Search/FrontOpticsTest.php', '']],
     ['core/src/Optics/RayMatrix.php', 'd: $from->d + $share * ($to->d - $from->d)', 'd: $from->d', ['core', 'core/tests/Search/FrontOpticsTest.php', '']],
     ['app/Bench/Tray.php', 'reversed: $reason === FitReason::REVERSED', 'reversed: $reason !== \'\'', ['app', 'tests/Feature/BenchAidsTest.php', 'ring_of_two']],
+    ['app/Http/Middleware/StartKnownSession.php', '        if (! $isTooLate && (', '        if ((', ['app', 'tests/Feature/AccountSecurityTest.php', '']],
+    ['app/Http/Middleware/StartKnownSession.php', 'if (! $isAsItWas && ! self::isTooLate($request)) {', 'if (! $isAsItWas) {', ['app', 'tests/Feature/AccountSecurityTest.php', '']],
+    ['app/Http/Middleware/CheckToken.php', 'StartKnownSession::isTooLate($request) || (', '(', ['app', 'tests/Feature/AccountSecurityTest.php', '']],
 ];

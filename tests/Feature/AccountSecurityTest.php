@@ -152,6 +152,14 @@ final class AccountSecurityTest extends TestCase
         $again = $this->fresh()->withCredentials()->withUnencryptedCookies($cookies)->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => self::WORD])->assertOk();
         $this->assertNotSame($cookies['zinc_thimble'], (string) $again->getCookie('zinc_thimble', false)?->getValue());
         $this->assertNotNull($again->getCookie('XSRF-TOKEN', false));
+        // What was asked under the old session and is begun after it is over gets no other: that would take the place of the new one, too.
+        $before = DB::table('sessions')->count();
+        foreach ([['GET', '/api/rigs', 401], ['POST', '/api/kits', 401], ['GET', '/api/first?body=mirrorless-36', 200]] as [$method, $address, $status]) {
+            $answer = $this->fresh()->withCredentials()->withUnencryptedCookies($cookies)->json($method, $address)->assertStatus($status);
+            $this->assertSame([], array_map(static fn ($cookie): string => $cookie->getName(), $answer->headers->getCookies()), $address);
+        }
+        $this->assertSame($before, DB::table('sessions')->count());
+        $this->assertNotNull($this->fresh()->withCredentials()->withUnencryptedCookies($cookies)->getJson('/api/me')->assertStatus(401)->getCookie('zinc_thimble', false));
     }
 
     public function test_looking_writes_no_session_but_for_when_it_was_last_seen(): void

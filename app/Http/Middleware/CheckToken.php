@@ -19,6 +19,6 @@ final class CheckToken extends ValidateCsrfToken
     {
         $isKnown = $request->cookies->get('XSRF-TOKEN') === $request->session()->token();
 
-        return $isKnown && ! StartKnownSession::opens($request) ? $response : parent::addCookieToResponse($request, $response);
+        return StartKnownSession::isTooLate($request) || ($isKnown && ! StartKnownSession::opens($request)) ? $response : parent::addCookieToResponse($request, $response);
     }
 }

@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
-import { Refused } from '../api/client';
+import { isWorthAnother } from '../api/again';
 import { Application } from './Application';
 import { fill } from './fill';
 import { PreferencesProvider } from '../shell/preferences';
@@ -13,9 +13,7 @@ const queries = new QueryClient({
         queries: {
             staleTime: 60_000,
             refetchOnWindowFocus: false,
-            // A search whose place a newer one of another window took is asked again; what is refused for good is not.
-            retry: (count, error) =>
-                error instanceof Refused && error.status > 0 && error.status < 500 ? error.status === 409 && count < 3 : count < 2,
+            retry: isWorthAnother,
         },
     },
 });
