@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { digits, exported, openDemonstration, shown } from './demonstration';
+import { askedOf, digits, exported, openDemonstration, shown } from './demonstration';
 
 test('dragging a control changes every figure from the sweep, without a request per step', async ({ page }) => {
     await openDemonstration(page, 'Sedge seed, coat pattern');
@@ -13,8 +13,7 @@ test('dragging a control changes every figure from the sweep, without a request 
     });
     await page.waitForLoadState('networkidle');
 
-    const requests: string[] = [];
-    page.on('request', (request) => requests.push(request.url()));
+    const requests = askedOf(page);
     const box = await draw.boundingBox();
     if (!box) throw new Error('the draw has no place on the screen');
     const before = await shown(page, 'Magnification');

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { openDemonstration, shown } from './demonstration';
+import { askedOf, openDemonstration, shown } from './demonstration';
 
 const rigsOf = (page: Page) => page.getByRole('list', { name: 'Rigs to one scale, their planes of focus in line' }).getByRole('listitem');
 
@@ -119,8 +119,7 @@ test('a control is moved with nothing asked of the server, and where it is left 
     const draw = rigs.first().getByRole('slider', { name: /draw/ });
     await draw.hover();
     await page.waitForLoadState('networkidle');
-    const asked: string[] = [];
-    page.on('request', (request) => asked.push(request.url()));
+    const asked = askedOf(page);
     const box = await draw.boundingBox();
     if (!box) throw new Error('no slider');
     await page.mouse.move(box.x + box.width * 0.4, box.y + 8);

@@ -83,3 +83,10 @@ export function digits(value: number): string {
     const size = Math.abs(value);
     return String(Number(value.toFixed(size >= 100 ? 0 : size >= 10 ? 1 : 2)));
 }
+
+/** What the page asks of the application from now on; pieces of its own script come ahead whenever there is time for them. */
+export function askedOf(page: Page): string[] {
+    const asked: string[] = [];
+    page.on('request', (request) => new URL(request.url()).pathname.startsWith('/api/') && asked.push(request.url()));
+    return asked;
+}

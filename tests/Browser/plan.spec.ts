@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { openDemonstration } from './demonstration';
+import { askedOf, openDemonstration } from './demonstration';
 
 /** A tab below the drawing, open. */
 async function work(page: Page, name: 'Parts' | 'Light' | 'Shots') {
@@ -107,8 +107,7 @@ test('light follows the ring under the hand, from tables, without a request', as
     const ring = page.getByRole('slider', { name: /aperture ring/ });
     const exposure = light.locator('[data-exposure] text').first();
     const seen = new Set<string>();
-    const asked: string[] = [];
-    page.on('request', (request) => asked.push(request.url()));
+    const asked = askedOf(page);
     const box = await ring.boundingBox();
     if (!box) throw new Error('no ring');
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);

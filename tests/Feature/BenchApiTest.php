@@ -10,10 +10,10 @@ use App\Models\Rig;
 use App\Models\User;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
-use Tests\Columns;
 use Tests\TestCase;
 use ZincThimble\Core\File\RigFile;
 use ZincThimble\Core\Report\RigReport;
+use ZincThimble\Core\Tests\Columns;
 
 /** Rigs over HTTP: reading, steps, history, sweeps, tray, export, and what is refused. */
 final class BenchApiTest extends TestCase
@@ -116,7 +116,7 @@ final class BenchApiTest extends TestCase
         $rig = $this->rigOf($this->user, 'Sedge seed, coat pattern');
         $core = $this->app->make(RigStore::class)->read($rig);
         $sweep = Columns::unpacked($this->getJson("/api/rigs/{$rig->id}/sweep?travel=1.length")->assertOk()->json());
-        $this->assertContains(84, $sweep['positions']);
+        $this->assertContains(84.0, $sweep['positions']);
         foreach ([0, 40, 100, count($sweep['positions']) - 1] as $row) {
             $answer = RigReport::of($core->with(\ZincThimble\Core\Rig\TravelKind::Length, 1, (float) $sweep['positions'][$row]));
             foreach (['magnification', 'workingDistanceMm', 'effectiveAperture', 'depthOfFieldMm', 'detailMm'] as $name) {

@@ -14,7 +14,6 @@ use App\Models\Rig;
 use App\Models\User;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
-use Tests\Columns;
 use Tests\TestCase;
 use ZincThimble\Core\File\ComparisonFile;
 use ZincThimble\Core\File\RigFile;
@@ -29,6 +28,7 @@ use ZincThimble\Core\Report\PictureColumns;
 use ZincThimble\Core\Report\Sweep;
 use ZincThimble\Core\Rig\Conditions;
 use ZincThimble\Core\Rig\Travels;
+use ZincThimble\Core\Tests\Columns;
 
 /** Where the rigs of a comparison come from and where they go: Find, ladders, files, schools, a name, the bench. */
 final class ComparedRigsTest extends TestCase

@@ -10,7 +10,6 @@ use App\Http\Resources\RangeView;
 use App\Http\Resources\Readings;
 use App\Models\Rig;
 use App\Models\User;
-use Tests\Columns;
 use Tests\TestCase;
 use ZincThimble\Core\Drawing\Layout;
 use ZincThimble\Core\Optics\Axis;
@@ -23,6 +22,7 @@ use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Report\Sweep;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 use ZincThimble\Core\Rig\Travels;
+use ZincThimble\Core\Tests\Columns;
 
 /** Every figure of every resource is the one of its own name: two neighbours swapped would be seen. */
 final class FiguresByNameTest extends TestCase

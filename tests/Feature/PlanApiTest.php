@@ -9,7 +9,6 @@ use App\Models\Part;
 use App\Models\Rig;
 use App\Models\User;
 use App\Plan\GearAtHand;
-use Tests\Columns;
 use Tests\TestCase;
 use ZincThimble\Core\Plan\AsEngraved;
 use ZincThimble\Core\Plan\Bracketing;
@@ -22,6 +21,7 @@ use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Rig as CoreRig;
 use ZincThimble\Core\Rig\TravelKind;
 use ZincThimble\Core\Rig\Travels;
+use ZincThimble\Core\Tests\Columns;
 
 /** Light and shots over HTTP: the core's figures by name, the kit's gear, the plan in the rig's history, a step measured once. */
 final class PlanApiTest extends TestCase

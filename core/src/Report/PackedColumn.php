@@ -77,42 +77,6 @@ final readonly class PackedColumn
     }
 
     /**
-     * The figures again, each rounded to the decimal place.
-     *
-     * @return list<?float>
-     */
-    public function values(): array
-    {
-        $wholes = $this->steps;
-        for ($order = 0; $order < $this->order; $order++) {
-            $sum = 0;
-            foreach ($wholes as $n => $step) {
-                $wholes[$n] = $sum += $step;
-            }
-        }
-        $values = [];
-        $next = 0;
-        foreach ($this->none as [$from, $to]) {
-            while (count($values) < $from) {
-                $values[] = $this->value($wholes[$next++]);
-            }
-            while (count($values) <= $to) {
-                $values[] = null;
-            }
-        }
-        for (; $next < count($wholes); $next++) {
-            $values[] = $this->value($wholes[$next]);
-        }
-
-        return $values;
-    }
-
-    private function value(int $whole): float
-    {
-        return $this->decimals >= 0 ? $whole / 10.0 ** $this->decimals : $whole * 10.0 ** -$this->decimals;
-    }
-
-    /**
      * What the steps weigh: their digits, nearly. One in four tells it, and is asked in a quarter of the time.
      *
      * @param  list<int>  $steps

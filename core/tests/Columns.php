@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests;
+namespace ZincThimble\Core\Tests;
 
 /** Columns of an answer by row, summed up as its description says: without the code that packed them. */
 final class Columns
@@ -34,7 +34,7 @@ final class Columns
             while (array_key_exists($row, $rows)) {
                 $row++;
             }
-            $rows[$row] = $sum / 10 ** $told['decimals'];
+            $rows[$row] = (float) $sum / 10 ** $told['decimals'];
         }
         ksort($rows);
 
