@@ -67,7 +67,8 @@ final class EntryViews
         $axis = Axis::of($stood->then);
         $reading = Reading::along($stood->then, $axis);
         $plan = Layout::of($stood->then, $axis, $reading);
-        $shot = ShotOfEntry::of($entry, $stood, $row->outing->name ?? '');
+        $told = ShotOfEntry::of($entry, $stood, $row->outing->name ?? '');
+        $shot = $told instanceof ShotOfEntry ? $told : null;
 
         return new SinceView(
             title: $stood->title(), scales: self::scales($entry), unread: $stood->unread,

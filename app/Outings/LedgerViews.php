@@ -57,7 +57,7 @@ final class LedgerViews
         foreach ($ledger->pointsAt() as $lens => $at) {
             $row = $rows[$at];
             $shot = ShotOfEntry::of($documents[$at], EntryRig::of($documents[$at], $row->outing?->kit), $row->outing->name ?? '');
-            if ($shot === null || $shot->isTaken()) {
+            if (! $shot instanceof ShotOfEntry || $shot->isTaken()) {
                 continue;
             }
             foreach ($ledger->residuals as $each) {

@@ -25,13 +25,17 @@ final readonly class ShotOfEntry
     ) {
     }
 
-    /** null = nothing was measured that a shot takes, the scales can't be read, other glass stands with the lens, or the kit hasn't it. */
-    public static function of(EntryDocument $entry, EntryRig $stood, string $outing): ?self
+    /** The shot, or why none can be told. */
+    public static function of(EntryDocument $entry, EntryRig $stood, string $outing): self|NoShot
     {
         $alone = LensAlone::of($stood->then);
         $row = $alone === null ? null : $stood->row($alone->index);
         if ($alone === null || $row === null || $stood->unread !== []) {
-            return null;
+            return match (true) {
+                $alone === null => NoShot::NotAlone,
+                $row === null => NoShot::NotInKit,
+                default => NoShot::Unread,
+            };
         }
         $rig = $stood->then;
         $fields = ['cameraRegisterMm' => $rig->camera->registerMm, 'spacersMm' => round($alone->spacersMm, 6)]
@@ -46,7 +50,7 @@ final readonly class ShotOfEntry
             $told += $value === null ? [] : [$figure->value => $value] + ($half === null ? [] : [$figure->halfWidth() => $half]);
         }
 
-        return $told === [] ? null : new self($row, $alone->lens->isZoom() ? $rig->setting->zoomMm[$alone->index] ?? $alone->lens->figures->focalLengthMm : null, $fields + $told + [
+        return $told === [] ? NoShot::NothingMeasured : new self($row, $alone->lens->isZoom() ? $rig->setting->zoomMm[$alone->index] ?? $alone->lens->figures->focalLengthMm : null, $fields + $told + [
             'at' => self::moment($entry), 'note' => mb_substr(implode(' · ', array_filter([$entry->fields->stringOrNull('subject'), $outing])), 0, 300),
         ]);
     }

@@ -11,6 +11,7 @@ use App\Models\Rig;
 use App\Models\User;
 use App\Outings\Log;
 use App\Outings\LogCsv;
+use App\Outings\NoShot;
 use App\Outings\Sidecars;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -313,10 +314,18 @@ final class LogApiTest extends TestCase
         $this->postJson("/api/outings/{$hints[0]['outing']}/entries/{$hints[0]['entry']}/shot")->assertStatus(422)->assertJsonPath('errors.entry.0', 'This lens has that shot already.');
         // The other entry points at it still: by then the lens was what it was.
         $this->assertNotContains($hints[0]['entry'], array_column($this->getJson('/api/ledger')->json('hints'), 'entry'));
-        // Where other glass stands, or nothing was measured, there is no shot.
-        foreach ([$this->named('Moss capsule, teeth', 4.11), $this->trial()] as $none) {
-            $this->postJson("/api/outings/{$none['outing']}/entries/{$none['id']}/shot")->assertStatus(422)->assertJsonValidationErrors('entry');
-        }
+        // Where other glass stands, nothing was measured, the scales can't be read or the lens is sold, there is no shot, and it says why.
+        $none = function (array $entry, string $why): void {
+            $this->postJson("/api/outings/{$entry['outing']}/entries/{$entry['id']}/shot")->assertStatus(422)->assertJsonPath('errors.entry.0', $why);
+        };
+        $none($this->named('Moss capsule, teeth', 4.11), NoShot::NotAlone->value);
+        $none($this->trial(), NoShot::NothingMeasured->value);
+        $other = $this->named('Sedge seed, coat', 4.03);
+        $unread = '0b9f3e1c-5a54-4d3e-9c39-2f6a1c7f0001';
+        $this->send($unread, ['rig' => $this->document('Sedge seed, coat', 4.03)->rig, 'scales' => [['part' => 'Rail bellows', 'reads' => 'as far as it goes']], 'measured' => ['magnification' => 4.5]])->assertOk();
+        $none(['outing' => $this->done->id, 'id' => $unread], NoShot::Unread->value);
+        $lens->delete();
+        $none($other, NoShot::NotInKit->value);
     }
 
     public function test_the_ledger_tells_how_right_the_tool_was(): void

@@ -27,6 +27,7 @@ use App\Operations\Shown;
 use App\Outings\EntryRig;
 use App\Outings\EntryStore;
 use App\Outings\EntryViews;
+use App\Outings\NoShot;
 use App\Outings\OutingViews;
 use App\Outings\ShotOfEntry;
 use App\Outings\Sidecar;
@@ -145,8 +146,8 @@ final class EntryController
         $row = $this->found($outing, $entry);
         $document = EntryDocument::read($row->document);
         $shot = ShotOfEntry::of($document, EntryRig::of($document, $outing->kit), $outing->name);
-        if ($shot === null) {
-            throw ValidationException::withMessages(['entry' => 'A shot needs a lens that stands alone, what its scales read, and something measured with a ruler.']);
+        if ($shot instanceof NoShot) {
+            throw ValidationException::withMessages(['entry' => $shot->value]);
         }
         if ($shot->isTaken()) {
             throw ValidationException::withMessages(['entry' => 'This lens has that shot already.']);
