@@ -71,7 +71,7 @@ final class FrontAssemblies
         // The plain ones first: where there is no room for all, what is left out is the most built up.
         $alone = [];
         foreach ($kit->ofClass(Lens::class) as $i => $lens) {
-            foreach ([$lens, $lens->turned()] as $way) {
+            foreach ([$lens, $kit->turned[$i]] as $way) {
                 $alone[] = [$i, $fronts->fronts[] = new FrontAssembly([$way], 0, $kit->priceToBuy[$i])];
             }
         }
@@ -152,9 +152,9 @@ final class FrontAssemblies
         if ($alone->lens()?->reversed === true) {
             return $single;
         }
-        foreach ($this->kit->ofClass(Lens::class) as $j => $other) {
+        foreach ($this->kit->turned as $j => $other) {
             if (($i !== $j || $this->kit->counts[$i] > 1) && $this->goesOn()) {
-                array_push($this->fronts, ...$this->joined($alone, $other->turned(), $this->kit->priceToBuy[$j]));
+                array_push($this->fronts, ...$this->joined($alone, $other, $this->kit->priceToBuy[$j]));
             }
         }
         foreach ($this->kit->ofClass(Objective::class) as $j => $objective) {

@@ -29,43 +29,24 @@ final class Search
     /** And in a first answer. */
     public const FIRST = 12;
 
-    /** How many rigs are gone through at the most. */
-    private const MOST_RIGS = 40_000_000;
-
-    /** How many front assemblies may stay laid out from one question to the next: beyond, it is a matter of memory. */
-    private const MOST_KEPT = 2_000;
-
     /** Curves that one front assembly may have on one camera, at the most: zoom settings, rings in front and ways. */
     private const MOST_CURVES = 10_000;
 
-    /** How many cameras, with and without a converter. */
-    private const MOST_BASES = 24;
+    public readonly SearchKit $kit;
 
     /** @var list<CameraBody> */
-    private array $bodies;
+    private readonly array $bodies;
 
-    private int $basesLeftOut;
-
-    /** @var list<Stacks> */
-    private array $stacks = [];
-
-    /** @var array<string, list<FrontAssembly>> by how many parts they may have, and in what */
+    /** @var array<string, list<FrontAssembly>> those that have all that is required, by how many parts they may have, and in what */
     private array $fronts = [];
 
-    /** @var array<string, StackGroup> by base, kinds of end and rings */
-    private array $groups = [];
-
-    /** @var array<int, array<int, StackGroup>> the same by base and front assembly: many stand on one group */
+    /** @var array<int, array<int, StackGroup>> by camera and front assembly, with the rings that are required */
     private array $groupOf = [];
 
-    /** @var array<int, array<int, int>> kinds of end that each rear end goes on, by base: as StackGroup has them */
-    private array $ends = [];
+    private ?StackGroup $none = null;
 
     /** @var array<string, list<ApertureWorked>> how the aperture of each lens is worked on each base, by class of StackGroup */
     private array $worked = [];
-
-    /** @var array<int, list<FrontOptics>> by front assembly, laid out when first asked for */
-    private array $optics = [];
 
     /** @var list<Part> only rigs that use all of these */
     private array $using = [];
@@ -73,22 +54,18 @@ final class Search
     /** Whether time or memory ran out before everything was looked at. */
     private bool $cutShort = false;
 
-    private function __construct(public readonly SearchKit $kit, private readonly Conditions $conditions, private readonly Budget $budget, int $mostStacks)
+    private function __construct(private readonly PreparedKit $prepared, private readonly Budget $budget)
     {
-        $bodies = CameraBody::all($kit);
-        $this->basesLeftOut = max(0, count($bodies) - self::MOST_BASES);
-        $this->bodies = array_slice($bodies, 0, self::MOST_BASES);
-        // No kit of anybody's comes near this; a kit of thousands is answered in seconds all the same, and told what it lacks.
-        $room = intdiv(self::MOST_RIGS, max(1, count($this->bodies) * min(FrontAssemblies::MOST, FrontAssemblies::atMost($kit))));
-        foreach ($this->bodies as $base) {
-            $this->stacks[] = Stacks::on($base, $kit, max(64, min($mostStacks, $room)), $budget->share(0.3));
-        }
+        $this->kit = $prepared->kit;
+        $this->bodies = $prepared->bodies;
     }
 
     /** @param  int  $mostStacks  sets of rings that one camera may have at the most */
     public static function of(SearchKit $kit, Conditions $conditions, ?Budget $budget = null, int $mostStacks = Stacks::MOST): self
     {
-        return new self($kit, $conditions, $budget ?? Budget::endless(), $mostStacks);
+        $budget ??= Budget::endless();
+
+        return new self(new PreparedKit($kit, $conditions, $budget, $mostStacks), $budget);
     }
 
     /** How many rigs the kit can become: zoom settings not counted. */
@@ -119,13 +96,13 @@ final class Search
         if ($this->cutShort) {
             $told[] = 'what there was no time for: this is the best so far';
         }
-        if ($this->basesLeftOut > 0) {
-            $told[] = sprintf('%d cameras', $this->basesLeftOut);
+        if ($this->prepared->bodiesLeftOut > 0) {
+            $told[] = sprintf('%d cameras', $this->prepared->bodiesLeftOut);
         }
-        if (FrontAssemblies::atMost($this->kit) >= FrontAssemblies::MOST && max(array_map(count(...), $this->fronts === [] ? [$this->fronts()] : $this->fronts)) >= FrontAssemblies::MOST) {
+        if (FrontAssemblies::atMost($this->kit) >= FrontAssemblies::MOST && $this->prepared->mostFronts($this->budget) >= FrontAssemblies::MOST) {
             $told[] = sprintf('lenses with what goes in front of them, beyond %s', number_format(FrontAssemblies::MOST));
         }
-        foreach ($this->stacks as $b => $stacks) {
+        foreach ($this->prepared->stacks as $b => $stacks) {
             if ($stacks->leftOutAbove !== null) {
                 $told[] = sprintf('sets of more than %d rings on %s', $stacks->leftOutAbove, $this->bodies[$b]->camera->name ?? 'the camera');
             }
@@ -144,7 +121,7 @@ final class Search
     public function using(Part ...$parts): self
     {
         $this->using = array_values($parts);
-        $this->groups = $this->groupOf = $this->ends = $this->worked = $this->fronts = [];
+        $this->groupOf = $this->fronts = [];
 
         return $this;
     }
@@ -203,7 +180,7 @@ final class Search
     /** @return list<Candidate> of a miss within these bounds */
     private function near(SearchCriteria $wanted, int $count, float $least, float $most): array
     {
-        $conditions = $wanted->conditions($this->conditions);
+        $conditions = $wanted->conditions($this->prepared->conditions);
         $found = [];
         $fronts = $this->fronts(PHP_INT_MAX, $wanted->underWater);
         foreach ($this->bodies as $b => $base) {
@@ -217,7 +194,7 @@ final class Search
                 }
                 $group = $this->group($b, $front);
                 $lengths = StackGroup::union($group->least, $group->most);
-                foreach ($lengths === [] ? [] : $this->optics($front, count($fronts)) as $optics) {
+                foreach ($lengths === [] ? [] : $this->prepared->optics($front, count($fronts)) as $optics) {
                     $near = Nearest::of($optics, $lengths, $limits, $target, $base);
                     if ($near !== null && $near->miss >= $least && $near->miss <= $most) {
                         $found[] = [$near->miss, count($front->parts), $b, $near];
@@ -235,7 +212,7 @@ final class Search
             }
             for ($i = 0; $i < $group->count && $row === null; $i++) {
                 if ($near->point->z >= $group->least[$i] - 1e-9 && $near->point->z <= $group->most[$i] + 1e-9) {
-                    $row = CandidateBuilder::of($this->bodies[$b], $this->stacks[$b], $group, $i, $near->optics, $near->point, $conditions, $wanted->bare());
+                    $row = CandidateBuilder::of($this->bodies[$b], $this->prepared->stacks[$b], $group, $i, $near->optics, $near->point, $conditions, $wanted->bare());
                 }
             }
             if ($row !== null) {
@@ -278,7 +255,7 @@ final class Search
                 }
                 $group = $this->group($b, $front);
                 if ($group->count > 0) {
-                    $overview->add($base, $front, $group, $this->optics($front, count($fronts)));
+                    $overview->add($base, $front, $group, $this->prepared->optics($front, count($fronts)));
                 }
             }
         }
@@ -305,7 +282,7 @@ final class Search
     /** @param  int  $most  parts that a front assembly may have */
     private function through(SearchCriteria $wanted, int $read, int $most): SearchResult
     {
-        $conditions = $wanted->conditions($this->conditions);
+        $conditions = $wanted->conditions($this->prepared->conditions);
         $best = new TopCandidates($read);
         $sure = 0;
         $unsure = 0;
@@ -328,7 +305,7 @@ final class Search
                     continue;
                 }
                 $curves = [];
-                foreach ($this->optics($front, count($fronts)) as $optics) {
+                foreach ($this->prepared->optics($front, count($fronts)) as $optics) {
                     for ($way = 0; $way < $targets[$b]->ways(); $way++) {
                         $curve = new Curve($optics, $way, $limits[$b], $targets[$b], $base, $group->least[0], $group->longest);
                         if ($curve->z !== []) {
@@ -376,38 +353,39 @@ final class Search
         $from = [];
         $doubt = [];
         [$least, $most, $class, $joints, $mass, $price, $clear, $priceToBuy] = [$group->least, $group->most, $group->class, $group->joints, $group->mass, $group->price, $group->clear, $group->priceToBuy];
-        // What a stack is refused for whatever stands on it is asked once, not for every curve.
-        $usable = [];
-        for ($i = 0; $i < $group->count; $i++) {
-            if ($works[$class[$i]] >= 0 && $mass[$i] <= $mostMass && $price[$i] <= $mostPrice && $priceToBuy[$i] <= $mostToBuy) {
-                $usable[] = $i;
-            }
-        }
+        $usable = $group->ofClasses($works);
+        $isWithin = $group->heaviest <= $mostMass && $group->dearest <= $mostPrice && $group->dearestToBuy <= $mostToBuy;
+        $ranking = $wanted->ranking;
         foreach ($curves as $k => $curve) {
             $reach = $this->reach($curve->optics, $b, $wanted);
             if ($reach === null) {
                 continue;
             }
             [$rows, $places, $shares] = self::met($curve, $usable, $least, $most);
+            // What the points of a curve are judged by, in columns: thousands of stacks meet it between the same few.
+            $weightAt = $lostAt = $roomAt = $effectiveAt = [];
             foreach ($rows as $hit => $i) {
                 $high = $most[$i];
-                foreach ($reach as $stretches) {
-                    foreach ($stretches as [$from0, $to0]) {
-                        if ($from0 <= $high + 1e-9 && $to0 >= $least[$i] - 1e-9) {
-                            continue 2;
-                        }
-                    }
-
-                    continue 2;
+                if (! $isWithin && ($mass[$i] > $mostMass || $price[$i] > $mostPrice || $priceToBuy[$i] > $mostToBuy)
+                    || $reach !== [] && ! self::reaches($reach, $least[$i], $high)) {
+                    continue;
                 }
                 $share = $shares[$hit];
-                $point = $curve->point($places[$hit]);
-                $next = $share > 0.0 ? $curve->point($places[$hit] + 1) : $point;
-                $lost = $point->stopsLost === null || $next->stopsLost === null ? 99.0 : $point->stopsLost + $share * ($next->stopsLost - $point->stopsLost);
-                $weight = $works[$class[$i]] + min($point->weight, $next->weight) + $perJoint * ($joints[$i] + $jointsKnown);
-                $key = match ($wanted->ranking) {
-                    Ranking::Ease => 0.0,
-                    Ranking::Room => -log(max(1e-6, $point->workingDistanceMm + $share * ($next->workingDistanceMm - $point->workingDistanceMm))),
+                $at = $places[$hit];
+                $to = $share > 0.0 ? $at + 1 : $at;
+                for ($n = $at; $n <= $to; $n++) {
+                    if (! isset($weightAt[$n])) {
+                        $point = $curve->point($n);
+                        $weightAt[$n] = $point->weight;
+                        $lostAt[$n] = $point->stopsLost;
+                        $roomAt[$n] = $point->workingDistanceMm;
+                        $effectiveAt[$n] = $point->effective;
+                    }
+                }
+                $lost = $lostAt[$at] === null || $lostAt[$to] === null ? 99.0 : $lostAt[$at] + $share * ($lostAt[$to] - $lostAt[$at]);
+                $weight = $works[$class[$i]] + min($weightAt[$at], $weightAt[$to]) + $perJoint * ($joints[$i] + $jointsKnown);
+                $key = $ranking === Ranking::Ease ? 0.0 : match ($ranking) {
+                    Ranking::Room => -log(max(1e-6, $roomAt[$at] + $share * ($roomAt[$to] - $roomAt[$at]))),
                     Ranking::Light => $lost,
                     Ranking::Mass => $massKnown + $mass[$i],
                     Ranking::Price => $priceKnown + $price[$i],
@@ -418,7 +396,7 @@ final class Search
                     $from[$i] = $k;
                 }
                 // A ring narrower than the light on its way to the front assembly could dim the picture or its corner.
-                $doubt[$i] = ($doubt[$i] ?? true) && ($corner || $narrow && $high / $clear[$i] * $factor > $point->effective);
+                $doubt[$i] = ($doubt[$i] ?? true) && ($corner || $narrow && $high / $clear[$i] * $factor > $effectiveAt[$at]);
             }
         }
         $unsure = 0;
@@ -430,6 +408,26 @@ final class Search
         }
 
         return [count($keys) - $unsure, $unsure];
+    }
+
+    /**
+     * Whether every one of the other distances is met by some length that a stack can have.
+     *
+     * @param  list<list<array{float, float}>>  $ways
+     */
+    private static function reaches(array $ways, float $least, float $most): bool
+    {
+        foreach ($ways as $stretches) {
+            foreach ($stretches as [$from, $to]) {
+                if ($from <= $most + 1e-9 && $to >= $least - 1e-9) {
+                    continue 2;
+                }
+            }
+
+            return false;
+        }
+
+        return true;
     }
 
     /**
@@ -518,10 +516,13 @@ final class Search
      */
     private function reach(FrontOptics $optics, int $b, SearchCriteria $wanted): ?array
     {
+        if ($wanted->focusFromMm === null && $wanted->focusToMm === null && ! $wanted->infinity) {
+            return [];
+        }
         $ways = [];
         foreach (array_filter([$wanted->focusFromMm, $wanted->focusToMm], static fn (?float $mm): bool => $mm !== null) as $distance) {
             $target = new Target(TargetKind::SubjectDistance, $distance);
-            $limits = new LimitCheck($this->bodies[$b], $wanted->bare(), $this->conditions);
+            $limits = new LimitCheck($this->bodies[$b], $wanted->bare(), $this->prepared->conditions);
             $stretches = [];
             for ($way = 0; $way < $target->ways(); $way++) {
                 array_push($stretches, ...(new Curve($optics, $way, $limits, $target, $this->bodies[$b]))->stretches());
@@ -556,7 +557,7 @@ final class Search
             $group = $this->group($b, $front);
             $point = $curve->first($group->least[$i], $group->most[$i]);
             $row = $point === null ? null : CandidateBuilder::of(
-                $this->bodies[$b], $this->stacks[$b], $group, $i, $curve->optics, $point, $conditions, $wanted,
+                $this->bodies[$b], $this->prepared->stacks[$b], $group, $i, $curve->optics, $point, $conditions, $wanted,
             );
             $read++;
             $doubtful += $doubt ? 1 : 0;
@@ -582,34 +583,27 @@ final class Search
 
     private function group(int $b, FrontAssembly $front): StackGroup
     {
-        return $this->groupOf[$b][spl_object_id($front)] ??= $this->grouped($b, $front);
+        return $this->using === [] ? $this->prepared->group($b, $front) : $this->groupOf[$b][spl_object_id($front)] ??= $this->required($b, $front);
     }
 
-    private function grouped(int $b, FrontAssembly $front): StackGroup
+    private function required(int $b, FrontAssembly $front): StackGroup
     {
-        $rear = $front->rear();
-        $ends = $this->ends[$b][spl_object_id($rear)] ??= $this->stacks[$b]->endsFor($rear);
-        $key = $b.' '.$ends.' '.$front->rings;
-
-        if ($this->using !== []) {
-            foreach ($this->using as $part) {
-                if ($part instanceof Teleconverter && $this->bodies[$b]->converter !== $part) {
-                    $ends = 0;
-                }
+        foreach ($this->using as $part) {
+            if ($part instanceof Teleconverter && $this->bodies[$b]->converter !== $part) {
+                return $this->none ??= StackGroup::none($this->prepared->stacks[$b]);
             }
-            // What stands in front already needn't stand behind.
-            $with = $this->ringsRequired() & ~$front->rings;
-
-            return $this->groups[$key.' '.$ends.' '.$with] ??= new StackGroup($this->stacks[$b], $ends, $front->rings, $with);
         }
 
-        return $this->groups[$key] ??= new StackGroup($this->stacks[$b], $ends, $front->rings);
+        // What stands in front already needn't stand behind.
+        return $this->prepared->groupWith($b, $front, $this->ringsRequired() & ~$front->rings);
     }
 
     /** @return list<FrontAssembly> */
     private function fronts(int $most = PHP_INT_MAX, bool $underWater = false): array
     {
-        return $this->fronts[$most.($underWater ? ' wet' : '')] ??= array_values(array_filter(FrontAssemblies::of($this->kit, $most, $this->budget->share(0.3), $underWater), $this->hasAll(...)));
+        $all = $this->prepared->fronts($most, $underWater, $this->budget);
+
+        return $this->using === [] ? $all : $this->fronts[($underWater ? 'wet ' : 'dry ').$most] ??= array_values(array_filter($all, $this->hasAll(...)));
     }
 
     private function isOver(Budget $budget): bool
@@ -618,30 +612,5 @@ final class Search
         $this->cutShort = $this->cutShort || $over;
 
         return $over;
-    }
-
-    /**
-     * @param  int  $of  how many front assemblies are gone through: of many only the last is kept
-     * @return list<FrontOptics> at every zoom setting, and with the ring of a lens in front at either end
-     */
-    private function optics(FrontAssembly $front, int $of): array
-    {
-        $key = spl_object_id($front);
-        if (! isset($this->optics[$key])) {
-            $optics = [];
-            foreach (FrontOptics::zooms($front) as $zoom) {
-                $one = new FrontOptics($front, $this->kit->cameras[0], $this->conditions, $zoom, 0.0);
-                $optics[] = $one;
-                if ($one->secondMoves()) {
-                    $optics[] = new FrontOptics($front, $this->kit->cameras[0], $this->conditions, $zoom, 1.0);
-                }
-            }
-            if ($of > self::MOST_KEPT) {
-                $this->optics = [];
-            }
-            $this->optics[$key] = $optics;
-        }
-
-        return $this->optics[$key];
     }
 }

@@ -6,6 +6,7 @@ namespace ZincThimble\Core\Search;
 
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\Kit;
+use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Spacer;
 use ZincThimble\Core\Gear\VariableSpacer;
@@ -36,6 +37,9 @@ final readonly class SearchKit
 
     /** @var list<Part> what can stand in a chain */
     public array $parts;
+
+    /** @var array<int, Lens> each lens the other way round, by its place among the parts */
+    public array $turned;
 
     /** @var list<int> how many of each can be used */
     public array $counts;
@@ -82,6 +86,7 @@ final readonly class SearchKit
             }
         }
         [$this->cameras, $this->cameraPriceToBuy, $this->parts, $this->counts, $this->priceToBuy, $this->withoutPrice] = [$bodies, $bodyPriceToBuy, $kept, $keptCounts, $priceToBuy, $dear];
+        $this->turned = array_map(static fn (Lens $lens): Lens => $lens->turned(), $this->ofClass(Lens::class));
         [$parts, $counts] = [$kept, $keptCounts];
         $rings = [];
         $copies = [];

@@ -5,55 +5,65 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Search;
 
 /** The stacks of one camera that one kind of front assembly can stand on, without the rings it needs itself: columns, the shortest first. */
-final readonly class StackGroup
+final class StackGroup
 {
     /** Contacts 1, lever 2, latch 4, and whether any ring is there, 8: what the working of an aperture depends on. */
     public const CLASSES = 16;
 
     /** @var list<int> which set of `Stacks` */
-    public array $at;
+    public readonly array $at;
 
     /** @var list<float> */
-    public array $least;
+    public readonly array $least;
 
     /** @var list<float> */
-    public array $most;
+    public readonly array $most;
 
     /** @var list<float> */
-    public array $clear;
+    public readonly array $clear;
 
     /** @var list<int> */
-    public array $joints;
+    public readonly array $joints;
 
     /** @var list<float> */
-    public array $mass;
+    public readonly array $mass;
 
     /** @var list<float> */
-    public array $price;
+    public readonly array $price;
 
     /** @var list<int> */
-    public array $class;
+    public readonly array $class;
 
     /** @var list<int> */
-    public array $route;
+    public readonly array $route;
 
     /** @var list<float> price of what of it is not owned yet */
-    public array $priceToBuy;
+    public readonly array $priceToBuy;
 
-    public int $count;
+    public readonly int $count;
 
     /** The longest that any can be, mm. */
-    public float $longest;
+    public readonly float $longest;
+
+    /** The most that any weighs, g, costs, and costs of what is not owned yet. */
+    public readonly float $heaviest;
+
+    public readonly float $dearest;
+
+    public readonly float $dearestToBuy;
 
     /** @var list<int> the classes that there are */
-    private array $classes;
+    private readonly array $classes;
+
+    /** @var array<int, list<int>> stacks of certain classes, by those as bits: the same few are asked for again and again */
+    private array $ofClasses = [];
 
     /**
      * @param  int  $ends  kinds of end the front assembly goes on, as bits
      * @param  int  $without  rings that stand in the front assembly, as bits
      * @param  int  $with  rings that have to be there
      */
-    public function __construct(Stacks $stacks, public int $ends, int $without, int $with = 0)
+    public function __construct(Stacks $stacks, public readonly int $ends, int $without, int $with = 0)
     {
         $chosen = [];
         foreach ($stacks->set as $i => $set) {
@@ -86,17 +96,26 @@ final readonly class StackGroup
         $class = $priceToBuy = [];
         $toBuy = array_filter($stacks->kit->ringPriceToBuy, static fn (float $each): bool => $each > 0.0);
         foreach ($at as $i) {
-            $price = 0.0;
+            $left = 0.0;
             foreach ($toBuy as $r => $each) {
-                $price += ($stacks->set[$i] & (1 << $r)) !== 0 ? $each : 0.0;
+                $left += ($stacks->set[$i] & (1 << $r)) !== 0 ? $each : 0.0;
             }
-            $priceToBuy[] = $price;
+            $priceToBuy[] = $left;
             $class[] = $stacks->passes[$i] | (($stacks->latched[$i] & $ends) !== 0 ? 4 : 0) | ($stacks->set[$i] === 0 ? 0 : 8);
         }
         $this->class = $class;
         $this->classes = array_values(array_unique($class));
-        $this->longest = $most === [] ? -INF : max($most);
+        $this->longest = max([-INF, ...$most]);
+        $this->heaviest = max([0.0, ...$mass]);
+        $this->dearest = max([0.0, ...$price]);
+        $this->dearestToBuy = max([0.0, ...$priceToBuy]);
         $this->priceToBuy = $priceToBuy;
+    }
+
+    /** No stack at all. */
+    public static function none(Stacks $stacks): self
+    {
+        return new self($stacks, 0, 0);
     }
 
     /**
@@ -113,6 +132,31 @@ final readonly class StackGroup
         }
 
         return false;
+    }
+
+    /**
+     * Its stacks of the classes whose aperture can be worked, the shortest first.
+     *
+     * @param  list<int>  $works  by class; -1 = it can't be
+     * @return list<int>
+     */
+    public function ofClasses(array $works): array
+    {
+        $bits = 0;
+        foreach ($works as $class => $how) {
+            $bits |= $how >= 0 ? 1 << $class : 0;
+        }
+        if (! isset($this->ofClasses[$bits])) {
+            $stacks = [];
+            foreach ($this->class as $i => $class) {
+                if (($bits & (1 << $class)) !== 0) {
+                    $stacks[] = $i;
+                }
+            }
+            $this->ofClasses[$bits] = $stacks;
+        }
+
+        return $this->ofClasses[$bits];
     }
 
     /**

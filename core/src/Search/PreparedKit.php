@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace ZincThimble\Core\Search;
+
+use ZincThimble\Core\Rig\Conditions;
+
+/**
+ * What no wish changes of all that a kit can become: sets of rings on each camera, front assemblies, which stands on which, and what each
+ * does to a ray. Each is made when it is first asked for.
+ */
+final class PreparedKit
+{
+    /** How many rigs are gone through at the most. */
+    private const MOST_RIGS = 40_000_000;
+
+    /** How many front assemblies may stay laid out from one question to the next: beyond, it is a matter of memory. */
+    private const MOST_LAID_OUT = 2_000;
+
+    /** How many cameras, with and without a converter. */
+    private const MOST_BODIES = 24;
+
+    /** @var list<CameraBody> */
+    public readonly array $bodies;
+
+    public readonly int $bodiesLeftOut;
+
+    /** @var list<Stacks> by camera */
+    public readonly array $stacks;
+
+    /** @var array<string, list<FrontAssembly>> by how many parts they may have, and in what */
+    private array $fronts = [];
+
+    /** @var array<string, StackGroup> by camera, kinds of end, rings in front and rings that have to be there */
+    private array $groups = [];
+
+    /** @var array<int, array<int, StackGroup>> the same by camera and front assembly: many stand on one group */
+    private array $groupOf = [];
+
+    /** @var array<int, array<int, int>> kinds of end that each rear end goes on, by camera: as StackGroup has them */
+    private array $ends = [];
+
+    /** @var array<int, list<FrontOptics>> by front assembly */
+    private array $optics = [];
+
+    /** @param  int  $mostStacks  sets of rings that one camera may have at the most */
+    public function __construct(public readonly SearchKit $kit, public readonly Conditions $conditions, Budget $budget, int $mostStacks)
+    {
+        $bodies = CameraBody::all($kit);
+        $this->bodiesLeftOut = max(0, count($bodies) - self::MOST_BODIES);
+        $this->bodies = array_slice($bodies, 0, self::MOST_BODIES);
+        // No kit of anybody's comes near this; a kit of thousands is answered in seconds all the same, and told what it lacks.
+        $room = intdiv(self::MOST_RIGS, max(1, count($this->bodies) * min(FrontAssemblies::MOST, FrontAssemblies::atMost($kit))));
+        $stacks = [];
+        foreach ($this->bodies as $body) {
+            $stacks[] = Stacks::on($body, $kit, max(64, min($mostStacks, $room)), $budget->share(0.3));
+        }
+        $this->stacks = $stacks;
+    }
+
+    /** @return list<FrontAssembly> those of fewer parts first */
+    public function fronts(int $most, bool $underWater, Budget $budget): array
+    {
+        return $this->fronts[($underWater ? 'wet ' : 'dry ').$most] ??= FrontAssemblies::of($this->kit, $most, $budget->share(0.3), $underWater);
+    }
+
+    /** How many front assemblies any question has gone through at the most; before the first, how many there are. */
+    public function mostFronts(Budget $budget): int
+    {
+        return max(array_map(count(...), $this->fronts === [] ? [$this->fronts(PHP_INT_MAX, false, $budget)] : $this->fronts));
+    }
+
+    /** The stacks of a camera that a front assembly stands on. */
+    public function group(int $b, FrontAssembly $front): StackGroup
+    {
+        return $this->groupOf[$b][spl_object_id($front)] ??= $this->groupWith($b, $front, 0);
+    }
+
+    /** @param  int  $with  rings that have to be in them, as bits */
+    public function groupWith(int $b, FrontAssembly $front, int $with): StackGroup
+    {
+        $rear = $front->rear();
+        $ends = $this->ends[$b][spl_object_id($rear)] ??= $this->stacks[$b]->endsFor($rear);
+
+        return $this->groups[$b.' '.$ends.' '.$front->rings.' '.$with] ??= new StackGroup($this->stacks[$b], $ends, $front->rings, $with);
+    }
+
+    /**
+     * @param  int  $of  how many front assemblies are gone through: of many only the last is kept
+     * @return list<FrontOptics> at every zoom setting, and with the ring of a lens in front at either end
+     */
+    public function optics(FrontAssembly $front, int $of): array
+    {
+        $id = spl_object_id($front);
+        if (! isset($this->optics[$id])) {
+            $optics = [];
+            foreach (FrontOptics::zooms($front) as $zoom) {
+                $one = new FrontOptics($front, $this->kit->cameras[0], $this->conditions, $zoom, 0.0);
+                $optics[] = $one;
+                if ($one->secondMoves()) {
+                    $optics[] = new FrontOptics($front, $this->kit->cameras[0], $this->conditions, $zoom, 1.0);
+                }
+            }
+            if ($of > self::MOST_LAID_OUT) {
+                $this->optics = [];
+            }
+            $this->optics[$id] = $optics;
+        }
+
+        return $this->optics[$id];
+    }
+}
