@@ -16,11 +16,13 @@ use ZincThimble\Core\Gear\Teleconverter;
 use ZincThimble\Core\Gear\VariableSpacer;
 use ZincThimble\Core\Optics\Image;
 use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Reading\Uncertainty;
 use ZincThimble\Core\Reading\Vignetting;
 use ZincThimble\Core\Rig\LensModel;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
+use ZincThimble\Core\Rig\Travels;
 
 /** A rig in the numbers that bench/limit reads, and a reading in the order in which it prints one. */
 final class LimitRig
@@ -58,6 +60,19 @@ final class LimitRig
         array_push($numbers, $travel->kind === TravelKind::Length ? 0 : 1, $travel->part, count($settings), ...$settings);
 
         return implode(' ', array_map(static fn (float|int|null $number): string => $number === null ? 'nan' : sprintf('%.17g', $number), $numbers))."\n";
+    }
+
+    /** A sweep: the rig with all places where its control can rest, then what may be otherwise in it, each moved up and down. */
+    public static function sweep(Rig $rig, Travel $travel): string
+    {
+        $places = Travels::positions($rig, $travel);
+        $inputs = Uncertainty::inputs($rig->with($travel->kind, $travel->part, $places[0]), $travel->kind === TravelKind::Focus ? $travel->part : null);
+        $text = self::told($rig, $travel, $places).count($inputs)."\n";
+        foreach ($inputs as $input) {
+            $text .= self::told($input->up, $travel, []).self::told($input->down, $travel, []);
+        }
+
+        return $text;
     }
 
     /** @return list<float|int|null> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Bench;
 
 use ZincThimble\Core\File\RigFile;
+use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Rig\Rig;
 use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\Travels;
@@ -32,5 +33,22 @@ final class WorkedRigs
     public static function fresh(Travel $travel, int $n): float
     {
         return $travel->least + ($travel->greatest - $travel->least) * fmod($n * 0.6180339887498949, 1.0);
+    }
+
+    /**
+     * Reads each twenty times, at places not read before.
+     *
+     * @param  list<array{Rig, Travel}>  $subjects
+     * @return int readings made
+     */
+    public static function read(array $subjects, int $n): int
+    {
+        for ($k = 0; $k < 20; $k++) {
+            foreach ($subjects as [$rig, $travel]) {
+                Reading::of($rig->with($travel->kind, $travel->part, self::fresh($travel, 20 * $n + $k)));
+            }
+        }
+
+        return 20 * count($subjects);
     }
 }

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 use App\Http\Resources\SweepView;
+use ZincThimble\Bench\Rate;
 use ZincThimble\Bench\WorkedRigs;
-use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Report\RigReport;
 use ZincThimble\Core\Report\Sweep;
 use ZincThimble\Core\Rig\Rig;
@@ -19,51 +19,7 @@ use ZincThimble\Core\Rig\Travels;
 
 require __DIR__.'/../vendor/autoload.php';
 require __DIR__.'/WorkedRigs.php';
-
-/**
- * How many of something a second: warmed up for a second, then the best of a hundred stretches of a twentieth of a second. The
- * machine is shared, and another's load halves what a longer stretch counts.
- *
- * @param  Closure(int): int  $round  does round n and says how many it did
- */
-function rate(Closure $round): float
-{
-    $n = 0;
-    stretch($round, $n, 1.0);
-    $best = 0.0;
-    for ($k = 0; $k < 100; $k++) {
-        $best = max($best, stretch($round, $n, 0.05));
-    }
-
-    return $best;
-}
-
-/** @param  Closure(int): int  $round */
-function stretch(Closure $round, int &$n, float $seconds): float
-{
-    $done = 0;
-    $start = hrtime(true);
-    do {
-        $done += $round($n++);
-        $passed = (hrtime(true) - $start) / 1e9;
-    } while ($passed < $seconds);
-
-    return $done / $passed;
-}
-
-/** @param  list<array{Rig, Travel}>  $subjects */
-function readings(array $subjects, int $n): int
-{
-    $done = 0;
-    for ($k = 0; $k < 20; $k++) {
-        foreach ($subjects as [$rig, $travel]) {
-            Reading::of($rig->with($travel->kind, $travel->part, WorkedRigs::fresh($travel, 20 * $n + $k)));
-            $done++;
-        }
-    }
-
-    return $done;
-}
+require __DIR__.'/Rate.php';
 
 /** @param  list<array{Rig, Travel}>  $subjects */
 function answers(array $subjects, int $n): int
@@ -101,10 +57,10 @@ function sweepPoints(array $subjects, int $n, bool $encode): int
 
 $subjects = WorkedRigs::all();
 $figures = [
-    'readingsPerSecond' => round(rate(static fn (int $n): int => readings($subjects, $n))),
-    'fullReadingsPerSecond' => round(rate(static fn (int $n): int => answers($subjects, $n))),
-    'sweepPointsPerSecond' => round(rate(static fn (int $n): int => sweepPoints($subjects, $n, false))),
-    'encodedSweepPointsPerSecond' => round(rate(static fn (int $n): int => sweepPoints($subjects, $n, true))),
+    'readingsPerSecond' => round(Rate::of(static fn (int $n): int => WorkedRigs::read($subjects, $n))),
+    'fullReadingsPerSecond' => round(Rate::of(static fn (int $n): int => answers($subjects, $n))),
+    'sweepPointsPerSecond' => round(Rate::of(static fn (int $n): int => sweepPoints($subjects, $n, false))),
+    'encodedSweepPointsPerSecond' => round(Rate::of(static fn (int $n): int => sweepPoints($subjects, $n, true))),
     'peakMemoryMb' => round(memory_get_peak_usage(true) / 1048576, 1),
 ];
 

@@ -3,19 +3,25 @@
 declare(strict_types=1);
 
 use ZincThimble\Bench\LimitRig;
+use ZincThimble\Bench\Rate;
 use ZincThimble\Bench\WorkedRigs;
 use ZincThimble\Core\Reading\Reading;
+use ZincThimble\Core\Reading\Uncertainty;
+use ZincThimble\Core\Report\Sweep;
+use ZincThimble\Core\Rig\Rig;
+use ZincThimble\Core\Rig\Travel;
 use ZincThimble\Core\Rig\TravelKind;
 
 /*
- * Holds the core against plain C with the same answers (bench/limit): first every figure of every worked case at many settings, to 1e-9,
- * then both timed in turn. Called by bin/bench limit; prints ratios, fails nothing but on an answer that differs. Argument: a folder to
- * compile into.
+ * Holds the core against plain C with the same answers (bench/limit): first every figure of every worked case, read at many settings and
+ * swept over all places of a control, to 1e-9; then both timed in turn. Called by bin/bench limit; prints ratios, fails nothing but on an
+ * answer that differs. Argument: a folder to compile into.
  */
 
 require __DIR__.'/../vendor/autoload.php';
 require __DIR__.'/WorkedRigs.php';
 require __DIR__.'/LimitRig.php';
+require __DIR__.'/Rate.php';
 
 const SETTINGS = 48;
 const PAIRS = 7;
@@ -27,16 +33,12 @@ if ($failed !== 0) {
     fwrite(STDERR, "! The reference can't be compiled:\n".implode("\n", $said)."\n");
     exit(1);
 }
-
+/** @var list<array{Rig, Travel}> $subjects */
 $subjects = array_values(array_filter(WorkedRigs::all(), static fn (array $each): bool => in_array($each[1]->kind, [TravelKind::Focus, TravelKind::Length], true)));
-$text = count($subjects)."\n";
-foreach ($subjects as [$rig, $travel]) {
-    $text .= LimitRig::told($rig, $travel, array_map(static fn (int $n): float => WorkedRigs::fresh($travel, $n), range(1, SETTINGS)));
-}
-$rigs = $folder.'/rigs.txt';
-file_put_contents($rigs, $text);
-$reference = static function (string $how) use ($program, $rigs): array {
-    exec(escapeshellarg($program).' '.$how.' < '.escapeshellarg($rigs), $lines, $failed);
+
+/** @return list<string> lines that the reference prints of what lies in the folder under a name */
+$reference = static function (string $how, string $of) use ($program, $folder): array {
+    exec(escapeshellarg($program).' '.$how.' < '.escapeshellarg("$folder/$of"), $lines, $failed);
     if ($failed !== 0) {
         fwrite(STDERR, "! The reference broke off\n");
         exit(1);
@@ -45,64 +47,100 @@ $reference = static function (string $how) use ($program, $rigs): array {
     return $lines;
 };
 
-// The same answers first.
-$lines = $reference('check');
 $most = 0.0;
 $figures = 0;
+/** @param  array<string, float>  $here  by name, NAN = none; the reference tells them in the same order */
+$agrees = static function (array $here, string $line, string $of, float $place) use (&$most, &$figures): void {
+    $told = explode(' ', $line);
+    foreach ($here as $name => $figure) {
+        $other = array_shift($told);
+        $off = is_nan($figure) ? ($other === 'nan' || $other === '-nan' ? 0.0 : INF) : abs((float) $other - $figure) / max(1e-6, abs($figure));
+        if (! ($off <= 1e-9) || ! is_nan($figure) && ! is_numeric($other)) {
+            fwrite(STDERR, sprintf("! %s at %.12g: %s is %.15g here and %s there\n", $of, $place, $name, $figure, $other));
+            exit(1);
+        }
+        $most = max($most, $off);
+        $figures++;
+    }
+};
+
+// The same answers first: each reading as set.
+file_put_contents("$folder/rigs.txt", count($subjects)."\n".implode('', array_map(
+    static fn (array $each): string => LimitRig::told($each[0], $each[1], array_map(static fn (int $n): float => WorkedRigs::fresh($each[1], $n), range(1, SETTINGS))), $subjects,
+)));
+$lines = $reference('check', 'rigs.txt');
 foreach ($subjects as $r => [$rig, $travel]) {
     for ($n = 0; $n < SETTINGS; $n++) {
-        $reading = Reading::of($rig->with($travel->kind, $travel->part, WorkedRigs::fresh($travel, $n + 1)));
-        $told = explode(' ', $lines[$r * SETTINGS + $n]);
-        foreach (LimitRig::figures($reading) as $name => $figure) {
-            $other = array_shift($told);
-            $off = is_nan($figure) ? ($other === 'nan' || $other === '-nan' ? 0.0 : INF) : abs((float) $other - $figure) / max(1e-9, abs($figure));
-            if (! ($off <= 1e-9) || ! is_nan($figure) && ! is_numeric($other)) {
-                fwrite(STDERR, sprintf("! %s, %s at %.12g: %s is %.15g here and %s there\n", $rig->name, $travel->name(), WorkedRigs::fresh($travel, $n + 1), $name, $figure, $other));
-                exit(1);
-            }
-            $most = max($most, $off);
-            $figures++;
+        $place = WorkedRigs::fresh($travel, $n + 1);
+        $agrees(LimitRig::figures(Reading::of($rig->with($travel->kind, $travel->part, $place))), $lines[$r * SETTINGS + $n], $rig->name.', '.$travel->name(), $place);
+    }
+}
+
+// And each place of a sweep, with its half-widths.
+$text = count($subjects)."\n";
+foreach ($subjects as [$rig, $travel]) {
+    $text .= LimitRig::sweep($rig, $travel);
+}
+file_put_contents("$folder/sweeps.txt", $text);
+$lines = $reference('check-sweeps', 'sweeps.txt');
+$at = 0;
+foreach ($subjects as [$rig, $travel]) {
+    $sweep = Sweep::of($rig, $travel);
+    $readings = $sweep->readings($rig);
+    foreach ($sweep->positions as $row => $place) {
+        $told = [];
+        foreach (LimitRig::figures(Reading::of($rig->with($travel->kind, $travel->part, $place))) as $name => $figure) {
+            $told[$name] = array_key_exists($name, $readings) ? $readings[$name][$row] ?? NAN : $figure;
         }
+        foreach (Uncertainty::READINGS as $name) {
+            $told['half-width of '.$name] = $sweep->halfWidths[$name][$row] ?? 0.0;
+        }
+        $agrees($told, $lines[$at++], $rig->name.', '.$travel->name(), $place);
     }
 }
 
-/** Readings a second of the core: the best of forty stretches of a twentieth of a second. */
-$core = static function () use ($subjects): float {
-    static $n = 0;
-    $best = 0.0;
-    for ($stretch = 0; $stretch < 40; $stretch++) {
-        $done = 0;
-        $from = hrtime(true);
-        do {
-            foreach ($subjects as [$rig, $travel]) {
-                for ($k = 0; $k < 20; $k++) {
-                    Reading::of($rig->with($travel->kind, $travel->part, WorkedRigs::fresh($travel, $n++)));
-                    $done++;
-                }
-            }
-            $passed = (hrtime(true) - $from) / 1e9;
-        } while ($passed < 0.05);
-        $best = max($best, $done / $passed);
+/** Points a second of sweeps; the aperture is set anew each round, so that no sweep is one that was made before. */
+$sweeps = static function (int $n) use ($subjects): int {
+    $done = 0;
+    foreach ($subjects as [$rig, $travel]) {
+        foreach ($rig->lenses as $place => $lens) {
+            $rig = $rig->with(TravelKind::Aperture, $place, 2.0 + fmod($n * 0.6180339887498949, 1.0) * 14.0);
+        }
+        $done += count(Sweep::of($rig, $travel)->positions);
     }
 
-    return $best;
+    return $done;
 };
-$core();
-$ratios = $here = $there = [];
-for ($pair = 0; $pair < PAIRS; $pair++) {
-    $here[] = $core();
-    $there[] = (float) explode(' ', $reference('time')[0])[0];
-    $ratios[] = $there[$pair] / $here[$pair];
-}
 $median = static function (array $values): float {
     sort($values);
 
     return $values[intdiv(count($values), 2)];
 };
-$told = ['readingRatio' => round($median($ratios), 1), 'readingsPerSecond' => round($median($here)), 'referenceReadingsPerSecond' => round($median($there)), 'figuresChecked' => $figures, 'mostOff' => $most];
+/**
+ * Both in turn.
+ *
+ * @param  Closure(int): int  $round
+ * @return array{float, float, float} how many a second here and there, and how many times as quick the reference is
+ */
+$timed = static function (Closure $round, string $how, string $of) use ($reference, $median): array {
+    $here = $there = $ratios = [];
+    for ($pair = 0; $pair < PAIRS; $pair++) {
+        $here[] = Rate::of($round, 40);
+        $there[] = (float) explode(' ', $reference($how, $of)[0])[0];
+        $ratios[] = $there[$pair] / $here[$pair];
+    }
+
+    return [$median($here), $median($there), $median($ratios)];
+};
+[$readings, $referenceReadings, $readingRatio] = $timed(static fn (int $n): int => WorkedRigs::read($subjects, $n), 'time', 'rigs.txt');
+[$points, $referencePoints, $sweepRatio] = $timed($sweeps, 'time-sweeps', 'sweeps.txt');
 if (in_array('--json', $argv, true)) {
-    echo json_encode($told, JSON_THROW_ON_ERROR), "\n";
+    echo json_encode([
+        'readingRatio' => round($readingRatio, 1), 'sweepRatio' => round($sweepRatio, 2), 'readingsPerSecond' => round($readings), 'referenceReadingsPerSecond' => round($referenceReadings),
+        'sweepPointsPerSecond' => round($points), 'referenceSweepPointsPerSecond' => round($referencePoints), 'figuresChecked' => $figures, 'mostOff' => $most,
+    ], JSON_THROW_ON_ERROR), "\n";
     exit;
 }
-printf("%s figures of %d rigs at %d settings agree to %.1e\n", number_format($figures), count($subjects), SETTINGS, $most);
-printf("readings as set, a second: core %s, plain C %s: C is %.1f times as quick (median of %d pairs)\n", number_format($told['readingsPerSecond']), number_format($told['referenceReadingsPerSecond']), $told['readingRatio'], PAIRS);
+printf("%s figures of %d rigs agree to %.1e\n", number_format($figures), count($subjects), $most);
+printf("readings as set, a second: core %s, plain C %s: C is %.1f times as quick (median of %d pairs)\n", number_format($readings), number_format($referenceReadings), $readingRatio, PAIRS);
+printf("points of a sweep, a second: core %s, plain C %s: C is %.2f times as quick\n", number_format($points), number_format($referencePoints), $sweepRatio);

@@ -3,7 +3,8 @@
  * between it and the machine. bin/bench limit compiles it, checks its figures against the core's and times both in turn.
  *
  * Reads rigs from standard input, as bench/limit.php writes them; nan = not known. With "check" it prints every figure at every setting
- * given with the rig, with "time" how many readings a second it makes.
+ * given with the rig, with "time" how many readings a second it makes. With "check-sweeps" and "time-sweeps" it reads sweeps instead, each a
+ * rig, what may be otherwise in it as pairs of rigs, and the places of its control; a point is the reading there and its half-widths.
  */
 #include <math.h>
 #include <stdio.h>
@@ -16,7 +17,7 @@ enum image { REAL, AT_INFINITY, NONE };
 
 #define MOST_PARTS 40
 #define MOST_OPENINGS 120
-#define MOST_SETTINGS 64
+#define MOST_SETTINGS 1024
 
 struct part {
     int kind;
@@ -97,7 +98,37 @@ static double overlap(double p, double c, double q)
     return fmax(0.0, fmin(1.0, area / (M_PI * p * p)));
 }
 
-static void make_reading(const struct rig *rig, struct reading *out)
+/* Masses on a lever. */
+static void weigh(const struct rig *rig, const double *rear, const double *front_of, double converter, struct reading *out)
+{
+    double mass = 0.0, sum = 0.0, about = 0.0;
+    int known = 0;
+    if (!isnan(rig->camera_mass)) {
+        mass = rig->camera_mass;
+        sum = rig->camera_mass * rig->camera_middle;
+    }
+    for (int i = 0; i < rig->count; i++) {
+        const struct part *p = &rig->parts[i];
+        if (isnan(p->mass)) continue;
+        double balance = (isnan(p->balance) ? (rear[i] + front_of[i]) / 2.0 : rear[i] + p->balance) + (i == 0 ? converter / 2.0 : converter);
+        known = 1;
+        about += p->mass * (balance - rig->reg);
+        mass += p->mass;
+        sum += p->mass * balance;
+    }
+    if (known) out->mount = 9.81e-6 * about;
+    if (rig->has_foot && mass > 0.0) {
+        double point = sum / mass, best = NAN;
+        for (int i = 0; i < rig->count; i++) {
+            double foot = rear[i] + rig->parts[i].foot + converter;
+            if (!isnan(foot) && (isnan(best) || fabs(foot - point) < fabs(best - point))) best = foot;
+        }
+        if (!isnan(best)) out->foot = 9.81e-6 * mass * (point - best);
+    }
+}
+
+/* With on_axis only what lies on the axis: half-widths ask for nothing else. */
+static void make_reading(const struct rig *rig, struct reading *out, int on_axis)
 {
     struct opening open[MOST_OPENINGS];
     double rear[MOST_PARTS], front_of[MOST_PARTS];
@@ -249,31 +280,7 @@ static void make_reading(const struct rig *rig, struct reading *out)
         front_of[i] = front;
     }
 
-    /* Masses on a lever. */
-    double mass = 0.0, sum = 0.0, about = 0.0;
-    int known = 0;
-    if (!isnan(rig->camera_mass)) {
-        mass = rig->camera_mass;
-        sum = rig->camera_mass * rig->camera_middle;
-    }
-    for (int i = 0; i < rig->count; i++) {
-        const struct part *p = &rig->parts[i];
-        if (isnan(p->mass)) continue;
-        double balance = (isnan(p->balance) ? (rear[i] + front_of[i]) / 2.0 : rear[i] + p->balance) + (i == 0 ? converter / 2.0 : converter);
-        known = 1;
-        about += p->mass * (balance - rig->reg);
-        mass += p->mass;
-        sum += p->mass * balance;
-    }
-    if (known) out->mount = 9.81e-6 * about;
-    if (rig->has_foot && mass > 0.0) {
-        double point = sum / mass, best = NAN;
-        for (int i = 0; i < rig->count; i++) {
-            double foot = rear[i] + rig->parts[i].foot + converter;
-            if (!isnan(foot) && (isnan(best) || fabs(foot - point) < fabs(best - point))) best = foot;
-        }
-        if (!isnan(best)) out->foot = 9.81e-6 * mass * (point - best);
-    }
+    if (!on_axis) weigh(rig, rear, front_of, converter, out);
     if (unmodelled) {
         out->extension = out->circle = out->marked = NAN;
         return;
@@ -327,7 +334,7 @@ static void make_reading(const struct rig *rig, struct reading *out)
         out->gap = 90.0;
     }
 
-    if (isnan(chief)) return;
+    if (isnan(chief) || on_axis) return;
     out->corner = 1.0;
     if (2.0 * rig->corner > out->circle * (1.0 + 1e-9)) {
         out->corner = 0.0;
@@ -361,40 +368,134 @@ static double seconds(void)
     return (double) now.tv_sec + (double) now.tv_nsec * 1e-9;
 }
 
+/* A sweep: a rig, what may be otherwise in it, each moved up and down, and the places of its control. */
+struct sweep {
+    struct rig rig;
+    int inputs;
+    struct rig *moved;
+};
+
+#define HALVES 14
+
+static void halves_of(const struct reading *told, double *to)
+{
+    double each[HALVES] = {told->magnification, told->width, told->height, told->working, told->subject, told->effective, told->lost, told->depth, told->near, told->far, told->wave, told->airy, told->detail, told->pupil};
+    memcpy(to, each, sizeof each);
+}
+
+/* The reading at one place and its half-widths: the root of the sum over inputs of ((r(+) - r(-)) / 2)^2. */
+static void make_point(struct sweep *sweep, double place, struct reading *told, double *half)
+{
+    struct reading moved;
+    double up[HALVES], down[HALVES];
+    put(&sweep->rig, place);
+    make_reading(&sweep->rig, told, 0);
+    for (int h = 0; h < HALVES; h++) half[h] = 0.0;
+    for (int i = 0; i < sweep->inputs; i++) {
+        for (int way = 0; way < 2; way++) {
+            put(&sweep->moved[2 * i + way], place);
+            make_reading(&sweep->moved[2 * i + way], &moved, 1);
+            halves_of(&moved, way == 0 ? up : down);
+        }
+        for (int h = 0; h < HALVES; h++) {
+            double change = (up[h] - down[h]) / 2.0;
+            if (!isnan(change)) half[h] += change * change;
+        }
+    }
+    for (int h = 0; h < HALVES; h++) half[h] = sqrt(half[h]);
+}
+
+static void print_reading(const struct reading *told)
+{
+    printf("%d %d %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g", told->image, told->corner_part, told->magnification, told->working, told->subject, told->width, told->height, told->effective, told->lost, told->near, told->far, told->depth, told->wave, told->airy, told->detail, told->pupil, told->extension, told->gap, told->corner, told->circle, told->marked, told->mount, told->foot);
+}
+
+static void *room_for(int many, size_t size)
+{
+    void *room = calloc((size_t) (many > 0 ? many : 1), size);
+    if (room == NULL) {
+        fprintf(stderr, "no room\n");
+        exit(2);
+    }
+    return room;
+}
+
+/* So that nothing of what is timed is left out. */
+static double kept = 0.0;
+
+static long read_all(struct rig *all, int rigs)
+{
+    struct reading told;
+    long done = 0;
+    for (int n = 0; n < all[0].settings; n++)
+        for (int r = 0; r < rigs; r++) {
+            put(&all[r], all[r].set[n % all[r].settings]);
+            make_reading(&all[r], &told, 0);
+            kept += told.corner + told.mount + told.detail + told.near + told.lost;
+            done++;
+        }
+    return done;
+}
+
+static long sweep_all(struct sweep *all, int sweeps)
+{
+    struct reading told;
+    double half[HALVES];
+    long done = 0;
+    for (int r = 0; r < sweeps; r++)
+        for (int n = 0; n < all[r].rig.settings; n++) {
+            make_point(&all[r], all[r].rig.set[n], &told, half);
+            kept += told.corner + told.mount + half[0] + half[3] + half[HALVES - 1];
+            done++;
+        }
+    return done;
+}
+
 int main(int count, char **words)
 {
-    int rigs = (int) next_number();
-    struct rig *all = calloc((size_t) rigs, sizeof *all);
+    const char *how = count > 1 ? words[1] : "time";
+    int many = (int) next_number(), is_sweep = strstr(how, "sweeps") != NULL;
+    struct rig *rigs = room_for(is_sweep ? 0 : many, sizeof *rigs);
+    struct sweep *sweeps = room_for(is_sweep ? many : 0, sizeof *sweeps);
     struct reading told;
-    if (all == NULL) return 2;
-    for (int r = 0; r < rigs; r++) take(&all[r]);
-    if (count > 1 && strcmp(words[1], "check") == 0) {
-        for (int r = 0; r < rigs; r++)
-            for (int n = 0; n < all[r].settings; n++) {
-                put(&all[r], all[r].set[n]);
-                make_reading(&all[r], &told);
-                printf("%d %d %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g\n", told.image, told.corner_part, told.magnification, told.working, told.subject, told.width, told.height, told.effective, told.lost, told.near, told.far, told.depth, told.wave, told.airy, told.detail, told.pupil, told.extension, told.gap, told.corner, told.circle, told.marked, told.mount, told.foot);
+    double half[HALVES];
+    for (int r = 0; r < many; r++) {
+        if (!is_sweep) {
+            take(&rigs[r]);
+            continue;
+        }
+        take(&sweeps[r].rig);
+        sweeps[r].inputs = (int) next_number();
+        sweeps[r].moved = room_for(2 * sweeps[r].inputs, sizeof *sweeps[r].moved);
+        for (int i = 0; i < 2 * sweeps[r].inputs; i++) take(&sweeps[r].moved[i]);
+    }
+    if (strncmp(how, "check", 5) == 0) {
+        for (int r = 0; r < many; r++) {
+            struct rig *rig = is_sweep ? &sweeps[r].rig : &rigs[r];
+            for (int n = 0; n < rig->settings; n++) {
+                if (is_sweep) {
+                    make_point(&sweeps[r], rig->set[n], &told, half);
+                } else {
+                    put(rig, rig->set[n]);
+                    make_reading(rig, &told, 0);
+                }
+                print_reading(&told);
+                for (int h = 0; is_sweep && h < HALVES; h++) printf(" %.17g", half[h]);
+                printf("\n");
             }
+        }
         return 0;
     }
-    double best = 0.0, kept = 0.0;
+    double best = 0.0;
     for (int stretch = 0; stretch < 40; stretch++) {
         double from = seconds(), passed;
         long done = 0;
         do {
-            for (int n = 0; n < MOST_SETTINGS; n++)
-                for (int r = 0; r < rigs; r++) {
-                    put(&all[r], all[r].set[n % all[r].settings]);
-                    make_reading(&all[r], &told);
-                    /* Asked for, so that nothing of it is left out. */
-                    kept += told.corner + told.mount + told.detail + told.near + told.lost;
-                    done++;
-                }
+            done += is_sweep ? sweep_all(sweeps, many) : read_all(rigs, many);
             passed = seconds() - from;
         } while (passed < 0.05);
         if ((double) done / passed > best) best = (double) done / passed;
     }
     printf("%.17g %g\n", best, isnan(kept) ? 0.0 : kept);
-    free(all);
     return 0;
 }
