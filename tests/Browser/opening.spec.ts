@@ -53,3 +53,36 @@ test('once the bench stands everything else comes by itself: dialogs and tabs op
     await expect(page.getByText('couldn’t be fetched')).toHaveCount(0);
     await context.setOffline(false);
 });
+
+test('places that one goes to next come by themselves', async ({ page }) => {
+    await openDemonstration(page, 'Tower clock tooth');
+    await page.waitForFunction(() =>
+        ['KitPage', 'FindPage', 'OutingsPage', 'ComparePage', 'LedgerPage'].every((piece) =>
+            performance.getEntriesByType('resource').some(({ name }) => name.includes(`/${piece}-`) && name.endsWith('.js')),
+        ),
+    );
+});
+
+test('a place that can’t be fetched says so, and comes by a press', async ({ page }) => {
+    let isAway = true;
+    await page.route(/\/build\/assets\/KitPage-[^/]+\.js$/, (route) => (isAway ? route.abort() : route.continue()));
+    await openDemonstration(page, 'Tower clock tooth');
+    await page.getByRole('link', { name: 'Kit', exact: true }).click();
+    const alert = page.getByRole('main').getByRole('alert');
+    await expect(alert).toHaveText(/couldn’t be fetched/);
+    await expect(alert.getByRole('button', { name: 'Load the page anew' })).toBeVisible();
+    isAway = false;
+    await alert.getByRole('button', { name: 'Try again' }).click();
+    await expect(page.getByRole('button', { name: /Rail bellows/ }).first()).toBeVisible();
+    await expect(page.getByText('couldn’t be fetched')).toHaveCount(0);
+});
+
+test('a place that was renewed meanwhile comes with the page, loaded anew', async ({ page }) => {
+    let isOld = true;
+    await page.route(/\/build\/assets\/KitPage-[^/]+\.js$/, (route) => (isOld ? route.fulfill({ status: 404 }) : route.continue()));
+    await openDemonstration(page, 'Tower clock tooth');
+    await page.getByRole('link', { name: 'Kit', exact: true }).click();
+    isOld = false;
+    await page.getByRole('main').getByRole('button', { name: 'Load the page anew' }).click();
+    await expect(page.getByRole('button', { name: /Rail bellows/ }).first()).toBeVisible();
+});

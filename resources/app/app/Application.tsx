@@ -1,50 +1,72 @@
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
+import { useEffect, type ComponentType, type ReactNode } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { api, Refused } from '../api/client';
 import { keys } from '../api/queries';
 import { BenchPage } from '../pages/bench/BenchPage';
+import { fetchAhead, later } from '../ui/later';
 
-// Places other than the first one come when they are gone to.
-const FirstVisit = lazy(async () => ({ default: (await import('../pages/first/FirstVisit')).FirstVisit }));
-const ResetPassword = lazy(async () => ({ default: (await import('../shell/Account')).ResetPassword }));
-const Confirm = lazy(async () => ({ default: (await import('../shell/Confirm')).Confirm }));
-const KitPage = lazy(() => import('../pages/kit/KitPage'));
-const FindPage = lazy(() => import('../pages/find/FindPage'));
-const CardsPage = lazy(() => import('../pages/cards/CardsPage'));
-const ComparePage = lazy(() => import('../pages/compare/ComparePage'));
-const SheetPage = lazy(() => import('../pages/sheet/SheetPage'));
-const OutingsPage = lazy(() => import('../pages/outings/OutingsPage'));
-const OutingPage = lazy(() => import('../pages/outings/OutingPage'));
-const OutingSheets = lazy(() => import('../pages/outings/OutingSheets'));
-const AfterPage = lazy(() => import('../pages/outings/AfterPage'));
-const LogPage = lazy(() => import('../pages/outings/log/LogPage'));
-const LedgerPage = lazy(() => import('../pages/outings/log/LedgerPage'));
-const OutsidePage = lazy(() => import('../pages/outings/OutsidePage'));
-const PracticePage = lazy(() => import('../pages/practice/PracticePage'));
-const EveningPage = lazy(() => import('../pages/practice/EveningPage'));
-const SharedPage = lazy(() => import('../pages/shared/SharedPage'));
+/** A place that comes when it is gone to. */
+const place = <P extends object>(load: () => Promise<ComponentType<P>>) =>
+    later(load, (words: ReactNode) => (
+        <main className="min-h-dvh" aria-busy={words === null}>
+            {words}
+        </main>
+    ));
+
+const FirstVisit = place(async () => (await import('../pages/first/FirstVisit')).FirstVisit);
+const ResetPassword = place(async () => (await import('../shell/Account')).ResetPassword);
+const Confirm = place(async () => (await import('../shell/Confirm')).Confirm);
+const KitPage = place(async () => (await import('../pages/kit/KitPage')).default);
+const FindPage = place(async () => (await import('../pages/find/FindPage')).default);
+const CardsPage = place(async () => (await import('../pages/cards/CardsPage')).default);
+const ComparePage = place(async () => (await import('../pages/compare/ComparePage')).default);
+const SheetPage = place(async () => (await import('../pages/sheet/SheetPage')).default);
+const OutingsPage = place(async () => (await import('../pages/outings/OutingsPage')).default);
+const OutingPage = place(async () => (await import('../pages/outings/OutingPage')).default);
+const OutingSheets = place(async () => (await import('../pages/outings/OutingSheets')).default);
+const AfterPage = place(async () => (await import('../pages/outings/AfterPage')).default);
+const LogPage = place(async () => (await import('../pages/outings/log/LogPage')).default);
+const LedgerPage = place(async () => (await import('../pages/outings/log/LedgerPage')).default);
+const OutsidePage = place(async () => (await import('../pages/outings/OutsidePage')).default);
+const PracticePage = place(async () => (await import('../pages/practice/PracticePage')).default);
+const EveningPage = place(async () => (await import('../pages/practice/EveningPage')).default);
+const SharedPage = place(async () => (await import('../pages/shared/SharedPage')).default);
+
+/** Where one goes from the bench, in the order of the day: they come by themselves once it has its figures, so that going there shows no empty page. */
+const next = [KitPage, FindPage, OutingsPage, ComparePage, CardsPage, OutingPage, AfterPage, LogPage, SheetPage, OutingSheets, LedgerPage];
+
+/** The place that is opened goes first, ms. */
+const aheadAfter = 2000;
 
 /** What anybody may see, and the rest for whoever is here. */
 export function Application() {
     return (
-        <Suspense fallback={<main className="min-h-dvh" aria-busy="true" />}>
-            <Routes>
-                <Route path="/shared/:token" element={<SharedPage />} />
-                <Route path="/practice" element={<PracticePage />} />
-                <Route path="/evening/:token" element={<EveningPage />} />
-                <Route path="/outings/:outing/outside" element={<OutsidePage />} />
-                <Route path="/confirm" element={<Confirm />} />
-                <Route path="/reset" element={<ResetPassword />} />
-                <Route path="*" element={<Inside />} />
-            </Routes>
-        </Suspense>
+        <Routes>
+            <Route path="/shared/:token" element={<SharedPage />} />
+            <Route path="/practice" element={<PracticePage />} />
+            <Route path="/evening/:token" element={<EveningPage />} />
+            <Route path="/outings/:outing/outside" element={<OutsidePage />} />
+            <Route path="/confirm" element={<Confirm />} />
+            <Route path="/reset" element={<ResetPassword />} />
+            <Route path="*" element={<Inside />} />
+        </Routes>
     );
 }
 
 /** Who is here decides what is shown: the way in, or the places. */
 function Inside() {
     const me = useQuery({ queryKey: keys.me, queryFn: api.me, retry: false });
+    const isHere = me.isSuccess;
+    useEffect(() => {
+        if (!isHere) return;
+        let stop: (() => void) | null = null;
+        const soon = setTimeout(() => (stop = fetchAhead(next)), aheadAfter);
+        return () => {
+            clearTimeout(soon);
+            stop?.();
+        };
+    }, [isHere]);
     if (me.isPending) return <main className="min-h-dvh" aria-busy="true" />;
     if (me.isError) return <FirstVisit trouble={me.error instanceof Refused && me.error.status === 401 ? null : me.error.message} />;
     return (

@@ -3,7 +3,8 @@ export const offline = {
     offline: {
         away: 'No answer from the server. What is saved stays saved; try again in a moment.',
         strange: (status: number) => `The server answered something that can’t be read (${status}). Nothing was changed here; try again.`,
-        piece: 'This piece of the screen couldn’t be fetched: there is no connection.',
+        piece: 'This piece of the screen couldn’t be fetched: there is no connection, or Zinc Thimble has been renewed since this page was opened.',
+        anew: 'Load the page anew',
         waits: 'The server is away. This is kept on this device and sent when it is back.',
         waiting: (count: number) => `${count === 1 ? '1 step waits' : `${count} steps wait`} on this device`,
         last: 'the last waiting step',

@@ -1,4 +1,4 @@
-import { useEffect, useState, type ComponentType } from 'react';
+import { useEffect, useState, type ComponentType, type ReactNode } from 'react';
 import { strings } from '../strings/index';
 import { Button } from './Button';
 
@@ -10,9 +10,14 @@ export type Later<P> = ComponentType<P> & {
 
 /**
  * A piece that comes when it is asked for. What has been fetched ahead is drawn at once; where it can't be fetched, it says so and is tried
- * again by a press.
+ * again by a press, or with the page: where the application was renewed meanwhile, only that has the piece.
+ *
+ * `within`: what stands around the piece as long as it isn't here, and around the words where it can't be had.
  */
-export function later<P extends object>(load: () => Promise<ComponentType<P>>): Later<P> {
+export function later<P extends object>(
+    load: () => Promise<ComponentType<P>>,
+    within: (words: ReactNode) => ReactNode = (words) => words,
+): Later<P> {
     let piece: ComponentType<P> | null = null;
     let underWay: Promise<void> | null = null;
     const fetch = () =>
@@ -43,12 +48,13 @@ export function later<P extends object>(load: () => Promise<ComponentType<P>>): 
             const Found = piece;
             return <Found {...props} />;
         }
-        if (tried < tries) return null;
-        return (
+        if (tried < tries) return within(null);
+        return within(
             <p role="alert" className="flex flex-wrap items-center gap-x-3 border-l-[3px] border-ink p-2 text-sm">
                 {strings.offline.piece}
                 <Button onClick={() => setTries(tries + 1)}>{strings.bench.retry}</Button>
-            </p>
+                <Button onClick={() => location.reload()}>{strings.offline.anew}</Button>
+            </p>,
         );
     }
     return Object.assign(Piece, { fetch });

@@ -26,12 +26,12 @@ import { News } from './News';
 import { RigMenu, ShareDialog } from './RigMenu';
 import { asksNear } from './asksNear';
 import { SetTo } from './SetTo';
-import { TrayPanel } from './TrayPanel';
 import { lyingIn, trayAt } from './trayAt';
 import { useRig, useSweeps } from './useRig';
 import { works, WorkTabs, type Work } from './tabs/WorkTabs';
 
 // What isn't seen at first comes once the bench stands.
+const TrayPanel = later(async () => (await import('./TrayPanel')).TrayPanel);
 const Light = later(async () => (await import('./tabs/Light')).Light);
 const Shots = later(async () => (await import('./tabs/Shots')).Shots);
 const LookThrough = later(async () => (await import('./tabs/LookThrough')).LookThrough);
@@ -42,6 +42,7 @@ const StatesDialog = later(async () => (await import('./StatesDialog')).StatesDi
 const ConflictDialog = later(async () => (await import('./ConflictDialog')).ConflictDialog);
 const FirstRigs = later(async () => (await import('./FirstRigs')).FirstRigs);
 const pieces = [
+    TrayPanel,
     ConflictDialog,
     DescribeDialog,
     Light,
