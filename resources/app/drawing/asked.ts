@@ -32,6 +32,7 @@ export function lyingAt({ part, reversed }: Lying, index: number, rearMm: number
         maxMm: silhouette.longestMm ?? silhouette.lengthMm,
     };
 }
+
 const moved = (mm: number | null, by: number): number | null => (mm === null ? null : mm + by);
 
 /**

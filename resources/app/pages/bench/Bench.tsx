@@ -193,9 +193,9 @@ export function Bench({ id, person, rigs }: Props) {
 
     // Parts are drawn off and on as soon as it is asked; their figures come with the answer.
     const remake = useCallback(
-        async (what: Step, index: number, off: number, on: readonly Lying[] | undefined) => {
+        async (what: Step, index: number, off: number, on: readonly Lying[]) => {
             const mine =
-                rig && on && remade.read() === null ? { revision: rig.revision, drawing: askedDrawing(rig.drawing, index, off, on) } : null;
+                rig && remade.read() === null ? { revision: rig.revision, drawing: askedDrawing(rig.drawing, index, off, on) } : null;
             if (mine) remade.hold(mine);
             try {
                 return await step(what);
