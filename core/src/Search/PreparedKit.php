@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Search;
 
+use ZincThimble\Core\Gear\Coupling;
+use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Rig\ApertureWorked;
 use ZincThimble\Core\Rig\Conditions;
 
 /**
@@ -41,11 +44,14 @@ final class PreparedKit
     /** @var array<int, array<int, int>> kinds of end that each rear end goes on, by camera: as StackGroup has them */
     private array $ends = [];
 
+    /** @var array<string, list<ApertureWorked>> how the aperture of each lens is worked on each camera, by class of StackGroup */
+    private array $worked = [];
+
     /** @var array<int, list<FrontOptics>> by front assembly */
     private array $optics = [];
 
     /** @param  int  $mostStacks  sets of rings that one camera may have at the most */
-    public function __construct(public readonly SearchKit $kit, public readonly Conditions $conditions, Budget $budget, int $mostStacks)
+    public function __construct(public readonly SearchKit $kit, public readonly Conditions $conditions, Budget $budget, int $mostStacks = Stacks::MOST)
     {
         $bodies = CameraBody::all($kit);
         $this->bodiesLeftOut = max(0, count($bodies) - self::MOST_BODIES);
@@ -84,6 +90,38 @@ final class PreparedKit
         $ends = $this->ends[$b][spl_object_id($rear)] ??= $this->stacks[$b]->endsFor($rear);
 
         return $this->groups[$b.' '.$ends.' '.$front->rings.' '.$with] ??= new StackGroup($this->stacks[$b], $ends, $front->rings, $with);
+    }
+
+    /** @return list<ApertureWorked> how a front assembly's aperture is worked on a camera, by class of StackGroup */
+    public function worked(int $b, FrontAssembly $front): array
+    {
+        $lens = $front->lens();
+
+        return $lens === null ? array_fill(0, StackGroup::CLASSES, ApertureWorked::Ring) : $this->worked[$b.' '.spl_object_id($lens)] ??= $this->workings($b, $lens);
+    }
+
+    /** What that weighs: a warning, none, or -1 where the aperture can't be worked at all. */
+    public static function weight(ApertureWorked $how): int
+    {
+        return match ($how) {
+            ApertureWorked::Stuck => -1,
+            ApertureWorked::Latch, ApertureWorked::Detach => 1,
+            default => 0,
+        };
+    }
+
+    /** @return list<ApertureWorked> by class of StackGroup */
+    private function workings(int $b, Lens $lens): array
+    {
+        $body = $this->bodies[$b];
+        $hows = [];
+        for ($class = 0; $class < StackGroup::CLASSES; $class++) {
+            $passes = new Coupling(($class & 1) !== 0, ($class & 2) !== 0);
+            $wired = $passes->contacts && (($class & 8) !== 0 || $body->converter !== null);
+            $hows[] = ApertureWorked::of($lens, $passes, ($class & 4) !== 0, $wired, $body->camera->isBuiltIn());
+        }
+
+        return $hows;
     }
 
     /**

@@ -4,11 +4,8 @@ declare(strict_types=1);
 
 namespace ZincThimble\Core\Search;
 
-use ZincThimble\Core\Gear\Coupling;
-use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Teleconverter;
-use ZincThimble\Core\Rig\ApertureWorked;
 use ZincThimble\Core\Rig\Conditions;
 
 /**
@@ -44,9 +41,6 @@ final class Search
     private array $groupOf = [];
 
     private ?StackGroup $none = null;
-
-    /** @var array<string, list<ApertureWorked>> how the aperture of each lens is worked on each base, by class of StackGroup */
-    private array $worked = [];
 
     /** @var list<Part> only rigs that use all of these */
     private array $using = [];
@@ -482,30 +476,12 @@ final class Search
      */
     private function works(int $b, FrontAssembly $front, ?bool $automatic): array
     {
-        $lens = $front->lens();
         $works = [];
-        foreach ($lens === null ? array_fill(0, StackGroup::CLASSES, ApertureWorked::Ring) : $this->worked[$b.' '.spl_object_id($lens)] ??= $this->workings($b, $lens) as $how) {
-            $works[] = match (true) {
-                $how === ApertureWorked::Stuck, $automatic !== null && $automatic !== $how->isAutomatic() => -1,
-                $how === ApertureWorked::Latch, $how === ApertureWorked::Detach => 1,
-                default => 0,
-            };
+        foreach ($this->prepared->worked($b, $front) as $how) {
+            $works[] = $automatic !== null && $automatic !== $how->isAutomatic() ? -1 : PreparedKit::weight($how);
         }
 
         return $works;
-    }
-
-    /** @return list<ApertureWorked> by class of StackGroup */
-    private function workings(int $b, Lens $lens): array
-    {
-        $hows = [];
-        for ($class = 0; $class < StackGroup::CLASSES; $class++) {
-            $passes = new Coupling(($class & 1) !== 0, ($class & 2) !== 0);
-            $wired = $passes->contacts && (($class & 8) !== 0 || $this->bodies[$b]->converter !== null);
-            $hows[] = ApertureWorked::of($lens, $passes, ($class & 4) !== 0, $wired, $this->bodies[$b]->camera->isBuiltIn());
-        }
-
-        return $hows;
     }
 
     /**
