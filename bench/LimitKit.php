@@ -125,8 +125,8 @@ final class LimitKit
             throw new \LogicException('The reference knows only lenses that move as a whole.');
         }
         $stops = $optics->usualStops(null);
-        $told = [$optics->moves ? 1 : 0, $optics->far ? 1 : 0, $optics->disagree, $optics->widest, $optics->frontOuter, count($stops), ...$stops, count($optics->lays)];
-        foreach ([...$optics->lays, ...$optics->moves ? [$optics->at(0.0), $optics->at(1.0)] : []] as $ray) {
+        $told = [$optics->moves ? 1 : 0, $optics->far ? 1 : 0, $optics->disagree, $optics->widest, $optics->frontOuter, count($stops), ...$stops, count($optics->lays())];
+        foreach ([...$optics->lays(), ...$optics->moves ? [$optics->at(0.0), $optics->at(1.0)] : []] as $ray) {
             array_push($told, ...self::ray($ray));
         }
 

@@ -423,4 +423,6 @@ return [
     ['core/src/Search/Search.php', ' || $priceToBuy[$i] > $mostToBuy)', ')', ['core', 'core/tests/Search/SearchTest.php', '']],
     ['core/src/Search/Search.php', '$group->heaviest <= $mostMass && ', '', ['core', 'core/tests/Search/SearchTest.php', '']],
     ['core/src/Search/StackGroup.php', '$bits |= $how >= 0 ? 1 << $class : 0;', '$bits |= 1 << $class;', ['core', 'core/tests/Search/SearchTest.php', '']],
+    ['core/src/Search/Curve.php', '|| min($far, $near) > $this->to', '|| max($far, $near) > $this->to', ['core', 'core/tests/Search/CurveTest.php', '']],
+    ['core/src/Search/Curve.php', 'max($far, $near) < max(0.0, $this->from)', 'min($far, $near) < max(0.0, $this->from)', ['core', 'core/tests/Search/CurveTest.php', '']],
 ];

@@ -15,6 +15,9 @@ final class Curve
     /** Halvings that find where a limit is met between two places of the ring. */
     private const HALVINGS = 18;
 
+    /** By so much it may lie beyond what is reached and is gone through all the same, mm: rounding is nobody's miss. */
+    private const SLACK_MM = 1e-6;
+
     /** @var list<float> where each point stands, mm, in the order of the ring: what the search goes through */
     public array $z = [];
 
@@ -37,10 +40,13 @@ final class Curve
      */
     public function __construct(public readonly FrontOptics $optics, public readonly int $way, private readonly LimitCheck $limits, private readonly Target $target, private readonly CameraBody $base, private readonly float $from = -INF, private readonly float $to = INF)
     {
+        if ($this->isOutOfReach()) {
+            return;
+        }
         $before = false;
         $beforeLay = null;
         $beforeZ = NAN;
-        foreach ($optics->lays as $lay) {
+        foreach ($optics->lays() as $lay) {
             $z = $this->place($lay);
             $fits = $z !== null && $limits->fits($optics, $lay, $z);
             if ($beforeLay !== null && $fits !== $before) {
@@ -58,6 +64,23 @@ final class Curve
             $beforeLay = $lay;
             $beforeZ = $z ?? NAN;
         }
+    }
+
+    /**
+     * Whether it is never carried as far as any of this asks, or never held as near. Told by the ends of the ring, where what lies between them
+     * is on a straight line (but for a distance from the sensor, which is met on a parabola): most front assemblies need not be gone through place
+     * by place.
+     */
+    private function isOutOfReach(): bool
+    {
+        $ends = $this->target->kind === TargetKind::SubjectDistance || $this->from === -INF ? null : $this->optics->ends();
+        if ($ends === null) {
+            return false;
+        }
+        $far = $this->target->place($ends[0], $this->base->factor(), $this->base->converterMm(), $this->way);
+        $near = $this->target->place($ends[1], $this->base->factor(), $this->base->converterMm(), $this->way);
+
+        return ! is_nan($far) && ! is_nan($near) && (max($far, $near) < max(0.0, $this->from) - self::SLACK_MM || min($far, $near) > $this->to + self::SLACK_MM);
     }
 
     /** What the front assembly does at one of its points. */

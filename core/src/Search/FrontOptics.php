@@ -26,8 +26,8 @@ final class FrontOptics
     /** Places of the ring at which a front assembly is laid out ahead. */
     public const PLACES = 9;
 
-    /** @var list<RayMatrix> the ring from infinity to its closest; one where it does nothing */
-    public readonly array $lays;
+    /** @var non-empty-list<RayMatrix>|null the ring from infinity to its closest; one where it does nothing; null = nobody has asked yet */
+    private ?array $lays = null;
 
     /** Widest and smallest marked number of the working lens; null = not known. */
     public readonly ?float $widest;
@@ -37,11 +37,8 @@ final class FrontOptics
     /** @var list<?float> marked stops of the working lens, the widest first; null alone = not known */
     public readonly array $stops;
 
-    /** @var list<?float> two stops from wide open, then the wider ones */
-    private readonly array $usualStops;
-
-    /** Its lens, where that is all of it and has been tried. */
-    private readonly ?Lens $tried;
+    /** @var list<?float>|null two stops from wide open, then the wider ones; null = nobody has asked yet */
+    private ?array $usualStops = null;
 
     /** @var array<array-key, list<?float>> stops to be tried by the sharpest */
     private array $bySharpest = [];
@@ -61,11 +58,14 @@ final class FrontOptics
     /** Whether its lens isn't known to draw a flat thing flat. */
     public readonly bool $curved;
 
+    /** Whether its lens moves as a whole and carries everything along: between the ends of its ring all is straight lines. */
+    private readonly bool $carries;
+
     /** The front assembly directly on the camera. */
     private readonly Rig $rig;
 
-    /** @var array{RayMatrix, RayMatrix}|null its ring at either end, where its lens carries everything along */
-    private readonly ?array $ends;
+    /** @var array{RayMatrix, RayMatrix}|null its ring at either end; null = not laid out yet */
+    private ?array $ends = null;
 
     /**
      * @param  array<int, ?float>  $zoomMm  by place in the front assembly
@@ -80,30 +80,24 @@ final class FrontOptics
             $focus[$i] = $i > 0 && $part instanceof Lens ? $second : null;
         }
         $this->rig = Rig::of($camera, $front->parts, new Setting([], $focus, [], $zoomMm, [], [], null), $conditions);
-        $lens = $this->rig->lenses[0] ?? null;
+        $lenses = $this->rig->lenses;
+        $lens = $lenses[0] ?? null;
+        $first = $front->parts[0];
         $this->moves = $lens !== null && $lens->turns();
         $this->widest = $lens?->widest;
         $this->smallest = $lens->smallest ?? $lens?->widest;
         $this->frontOuter = Outline::frontMm($front->parts[count($front->parts) - 1]);
-        $control = $lens === null || ! $front->parts[0] instanceof Lens ? null : $front->parts[0]->aperture->control;
+        $control = $lens === null || ! $first instanceof Lens ? null : $first->aperture->control;
         $this->stops = $this->widest === null || $control === null ? [null] : MarkedStops::between($this->widest, $this->smallest ?? $this->widest, $control);
-        $this->usualStops = $this->upTo(2.0 * (float) $this->widest);
-        $this->tried = count($front->parts) === 1 && $front->parts[0] instanceof Lens && $front->parts[0]->trials !== [] ? $front->parts[0] : null;
         $disagree = 0;
-        foreach ($this->rig->lenses as $each) {
+        foreach ($lenses as $each) {
             $disagree += $each->disagrees ? 1 : 0;
         }
         $this->disagree = $disagree;
-        $this->far = $front->parts[0] instanceof Lens && ! $front->parts[0]->reversed && count($this->rig->lenses) === 1 && ! $camera->isBuiltIn() && OrientationRule::madeForFarThings($front->parts[0]);
-        $this->curved = $front->parts[0] instanceof Lens && $front->parts[0]->flatField !== true;
-        $lays = [];
-        $places = $this->moves ? self::PLACES : 1;
+        $this->far = $first instanceof Lens && ! $first->reversed && count($lenses) === 1 && ! $camera->isBuiltIn() && OrientationRule::madeForFarThings($first);
+        $this->curved = $first instanceof Lens && $first->flatField !== true;
         // A lens that moves as a whole carries all of its front assembly along: what that does to a ray is told by the ends of its ring.
-        $this->ends = $lens !== null && $this->moves && $lens->focusing === Focusing::Unit && ! $lens->showsEffective ? [$this->laidOut(0.0), $this->laidOut(1.0)] : null;
-        for ($n = 0; $n < $places; $n++) {
-            $lays[] = $this->at($places === 1 ? 0.0 : $n / ($places - 1));
-        }
-        $this->lays = $lays;
+        $this->carries = $lens !== null && $this->moves && $lens->focusing === Focusing::Unit && ! $lens->showsEffective;
     }
 
     /**
@@ -115,9 +109,11 @@ final class FrontOptics
      */
     public function usualStops(?float $magnification): array
     {
-        $sharpest = $this->tried === null ? null : LensSharpness::ofLens($this->tried, $magnification, $this->zoomMm[0] ?? null)?->sharpest();
+        // A trial tells of a lens that is all of it.
+        $lens = count($this->front->parts) === 1 ? $this->front->lens() : null;
+        $sharpest = $lens === null || $lens->trials === [] ? null : LensSharpness::ofLens($lens, $magnification, $this->zoomMm[0] ?? null)?->sharpest();
 
-        return $sharpest === null ? $this->usualStops : $this->bySharpest[(string) $sharpest] ??= $this->upTo($sharpest);
+        return $sharpest === null ? $this->usualStops ??= $this->upTo(2.0 * (float) $this->widest) : $this->bySharpest[(string) $sharpest] ??= $this->upTo($sharpest);
     }
 
     /** @return list<?float> the narrowest marked stop up to a number, then the wider ones */
@@ -191,10 +187,35 @@ final class FrontOptics
         return $settings === [] ? [null] : array_values(array_unique($settings));
     }
 
+    /** @return non-empty-list<RayMatrix> its ring from infinity to its closest; one where that does nothing */
+    public function lays(): array
+    {
+        return $this->lays ??= $this->ahead();
+    }
+
+    /** @return non-empty-list<RayMatrix> */
+    private function ahead(): array
+    {
+        $lays = [$this->at(0.0)];
+        for ($n = 1; $this->moves && $n < self::PLACES; $n++) {
+            $lays[] = $this->at($n / (self::PLACES - 1));
+        }
+
+        return $lays;
+    }
+
     /** The front assembly with the ring of its first lens at a place, 0 infinity to 1 closest. */
     public function at(float $s): RayMatrix
     {
-        return $this->ends === null ? $this->laidOut($s) : RayMatrix::carried($this->ends[0], $this->ends[1], $s);
+        $ends = $this->ends();
+
+        return $ends === null ? $this->laidOut($s) : RayMatrix::carried($ends[0], $ends[1], $s);
+    }
+
+    /** @return array{RayMatrix, RayMatrix}|null its ring at either end; null = between them nothing is a straight line */
+    public function ends(): ?array
+    {
+        return $this->carries ? $this->ends ??= [$this->laidOut(0.0), $this->laidOut(1.0)] : null;
     }
 
     private function laidOut(float $s): RayMatrix

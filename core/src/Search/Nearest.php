@@ -23,7 +23,7 @@ final readonly class Nearest
     public static function of(FrontOptics $optics, array $lengths, LimitCheck $limits, Target $target, CameraBody $base): ?self
     {
         $best = null;
-        foreach ($optics->lays as $lay) {
+        foreach ($optics->lays() as $lay) {
             foreach ($target->places($lay, $base->factor(), $base->converterMm()) as $place) {
                 $z = is_nan($place) ? null : self::nearest($place, $lengths);
                 $point = $z === null ? null : $limits->at($optics, $lay, $z);

@@ -106,7 +106,7 @@ final class Overview
                 }
             }
             $touching = new Target(TargetKind::WorkingDistance, 0.0);
-            $ends = array_map(static fn (RayMatrix $lay): float => $touching->places($lay, 1.0, 0.0)[0], $optics->lays);
+            $ends = array_map(static fn (RayMatrix $lay): float => $touching->places($lay, 1.0, 0.0)[0], $optics->lays());
             foreach ($front->route() === Route::Plain ? array_keys($counts) : [self::ALL] as $stack) {
                 $route = Route::of($front->route(), $stack)->value;
                 foreach ($unions[$stack] ?? [] as [$from, $to]) {
@@ -192,7 +192,7 @@ final class Overview
     private static function places(FrontOptics $optics): array
     {
         if (! $optics->moves) {
-            return $optics->lays;
+            return $optics->lays();
         }
         if (count($optics->front->parts) > 1) {
             return [$optics->at(0.0), $optics->at(0.5), $optics->at(1.0)];
@@ -238,7 +238,7 @@ final class Overview
 
     private function dot(FrontOptics $optics, CameraBody $base, float $z, string $route): void
     {
-        $lay = $optics->lays[0];
+        $lay = $optics->lays()[0];
         $y = $lay->a * $z + $lay->b;
         $t = $lay->c * $z + $lay->d;
         if ($y * $t >= 0.0 || count($this->dots) >= self::DOTS) {
@@ -261,7 +261,7 @@ final class Overview
     {
         $least = INF;
         $most = 0.0;
-        foreach ($optics->lays as $k => $lay) {
+        foreach ($optics->lays() as $k => $lay) {
             $end = $ends[$k];
             $until = ! is_nan($end) && $end > $from ? min($to, $end) : $to;
             foreach ($until > $from ? [$from, $until] : [$from] as $z) {

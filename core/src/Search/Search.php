@@ -507,7 +507,7 @@ final class Search
         }
         if ($wanted->infinity) {
             $way = [INF, -INF];
-            foreach ($optics->lays as $lay) {
+            foreach ($optics->lays() as $lay) {
                 $z = $lay->c === 0.0 ? NAN : -$lay->d / $lay->c;
                 if (! is_nan($z) && $lay->a * $z + $lay->b > 0.0) {
                     $way = [min($way[0], $z), max($way[1], $z)];

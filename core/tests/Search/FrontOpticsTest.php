@@ -36,18 +36,18 @@ final class FrontOpticsTest extends TestCase
             $conditions = Conditions::from(new Values([]));
             $optics = new FrontOptics($front, $made->camera, $conditions, [], 0.0);
             if (! $optics->moves) {
-                $this->assertCount(1, $optics->lays);
+                $this->assertCount(1, $optics->lays());
 
                 continue;
             }
             $focus = array_map(static fn (object $part): ?float => $part instanceof Lens ? 0.0 : null, array_slice($front->parts, 1, null, true));
             $rig = Rig::of($made->camera, $front->parts, new Setting([], [0 => null] + $focus, [], [], [], [], null), $conditions);
-            $this->assertCount(FrontOptics::PLACES, $optics->lays);
-            foreach ([...array_map(static fn (RayMatrix $lay): float => $lay->s, $optics->lays), $make->number(0.0, 1.0), $make->number(0.0, 1.0)] as $s) {
+            $this->assertCount(FrontOptics::PLACES, $optics->lays());
+            foreach ([...array_map(static fn (RayMatrix $lay): float => $lay->s, $optics->lays()), $make->number(0.0, 1.0), $make->number(0.0, 1.0)] as $s) {
                 $told = $optics->at($s);
                 $this->agrees(RayMatrix::of(Axis::of($rig->with(TravelKind::Focus, 0, $s)), $made->camera->registerMm, $s, $optics->widest), $told, $made->name.' at '.$s);
             }
-            $isStraight = abs($optics->lays[4]->a - $optics->lays[0]->a) < 1e-15;
+            $isStraight = abs($optics->lays()[4]->a - $optics->lays()[0]->a) < 1e-15;
             $straight += $isStraight ? 1 : 0;
             $bent += $isStraight ? 0 : 1;
             $ported += array_filter($front->parts, static fn (object $part): bool => $part instanceof Port) === [] ? 0 : 1;
