@@ -245,6 +245,15 @@ test.describe('axe finds nothing serious and nothing moderate, and the console s
         expect(overflow).toBeLessThanOrEqual(0);
     });
 
+    test('a phone whose tray isn’t here yet', async ({ page }) => {
+        // Asked for, and not answered.
+        await page.route(/\/build\/assets\/TrayPanel-[^/]+\.js$/, () => undefined);
+        await page.setViewportSize({ width: 390, height: 844 });
+        await openDemonstration(page);
+        await expect(page.getByRole('region', { name: 'Magnification', exact: true })).toContainText('×');
+        await nothingSerious(page);
+    });
+
     test('a phone', async ({ page }) => {
         await page.setViewportSize({ width: 390, height: 844 });
         await openDemonstration(page);

@@ -49,109 +49,114 @@ export function Readings({ rig, shown, units, onPoint }: Props) {
     const title = (term: Term, name: string, reading: Derived) => <Asked rig={rig} term={term} name={name} reading={reading} />;
     const doubt = (name: ReadingName) => <Doubt rig={rig} name={name} halfWidth={shown.halfWidth(name)} units={units} />;
     return (
-        <div className="max-lg:gap-x-8 md:max-lg:grid md:max-lg:grid-cols-2">
-            <Strip
-                name={say.magnification}
-                title={title('magnification', say.magnification, 'magnification')}
-                note={m !== null && m > 0 && <span className="figures">{ratio(m)}</span>}
-                value={m}
-                figure={m === null ? say.none : digits(m)}
-                unit="×"
-                least={rig.range.magnification.least}
-                greatest={rig.range.magnification.greatest}
-                halfWidth={shown.halfWidth('magnification')}
-                tell={short}
-                focus
-                doubt={doubt('magnification')}
-                {...point('magnification')}
-            />
-            <Strip
-                name={say.workingDistance}
-                title={title('workingDistance', say.workingDistance, 'workingDistanceMm')}
-                note={subject !== null && say.subjectDistance(length(subject, units))}
-                value={get('workingDistanceMm')}
-                figure={m === null ? say.none : mm(get('workingDistanceMm'))}
-                unit={units}
-                least={rig.range.workingDistanceMm.least}
-                greatest={rig.range.workingDistanceMm.greatest}
-                halfWidth={shown.halfWidth('workingDistanceMm')}
-                tell={tellLength}
-                per={per}
-                focus
-                doubt={doubt('workingDistanceMm')}
-                {...point('workingDistanceMm')}
-            />
-            <Strip
-                name={say.field}
-                title={title('field', say.field, 'fieldWidthMm')}
-                value={field}
-                figure={field === null || height === null ? (m === null ? say.none : say.infinite) : `${mm(field)} × ${mm(height)}`}
-                unit={units}
-                least={rig.range.fieldWidthMm.least}
-                greatest={rig.range.fieldWidthMm.greatest}
-                tell={tellLength}
-                per={per}
-                doubt={doubt('fieldWidthMm')}
-                {...point('fieldWidthMm')}
-            />
-            <Strip
-                name={say.effectiveAperture}
-                title={title('effectiveAperture', say.effectiveAperture, 'effectiveAperture')}
-                note={
-                    lost !== null &&
-                    say.stopsLost(stops(lost), marked === undefined ? '' : say.ringAt(fNumber(markedNow(shown, rig, marked))))
-                }
-                value={effective}
-                figure={effective === null ? say.none : fNumber(effective)}
-                unit=""
-                least={rig.range.effectiveAperture.least}
-                greatest={rig.range.effectiveAperture.greatest}
-                halfWidth={shown.halfWidth('effectiveAperture')}
-                tell={short}
-                doubt={doubt('effectiveAperture')}
-                {...point('effectiveAperture')}
-                other={still && otherAperture !== null ? { ask: simple ? say.byPupils : say.bySimple, told: fNumber(otherAperture) } : null}
-            />
-            <Strip
-                name={say.slice}
-                title={title('slice', say.slice, 'depthOfFieldMm')}
-                note={wave !== null && say.limit(lengthDigits(rig.blurLimitMm, units), lengthDigits(wave, units), units)}
-                value={get('depthOfFieldMm')}
-                figure={m === null ? say.none : mm(get('depthOfFieldMm'))}
-                unit={units}
-                least={rig.range.depthOfFieldMm.least}
-                greatest={rig.range.depthOfFieldMm.greatest}
-                tell={tellLength}
-                per={per}
-                doubt={doubt('depthOfFieldMm')}
-                {...point('depthOfFieldMm')}
-                other={
-                    still && schools.otherDepthMm !== null && schools.otherBlurLimitMm !== null
-                        ? {
-                              ask: schools.otherBlurRule === 'pixel' ? say.byPixels : say.byFormat,
-                              told: `${length(schools.otherDepthMm, units)} · ${say.limitOf(length(schools.otherBlurLimitMm, units))}${schools.totalDepthMm === null ? '' : ` · ${say.withWave(length(schools.totalDepthMm, units))}`}`,
-                          }
-                        : null
-                }
-            />
-            <Strip
-                name={say.detail}
-                title={title('detail', say.detail, 'detailMm')}
-                note={airy !== null && say.spot(`${digits(airy * 1000)} µm`)}
-                value={detail}
-                figure={detail === null ? say.none : digits(detail * 1000)}
-                unit="µm"
-                least={rig.range.detailMm.least}
-                greatest={rig.range.detailMm.greatest}
-                tell={shortMicrons}
-                doubt={doubt('detailMm')}
-                {...point('detailMm')}
-            />
-            <FocusStrip rig={rig} shown={shown} units={units} point={point} />
-            <Water rows={rig.water} units={units} />
-            <TakenAs taken={rig.takenAs} estimates={rig.estimates} partOf={(index) => rig.chain[index]?.partId ?? null} />
-            <AllReadings rig={rig} shown={shown} units={units} />
-        </div>
+        <>
+            <h2 className="sr-only">{say.title}</h2>
+            <div className="max-lg:gap-x-8 md:max-lg:grid md:max-lg:grid-cols-2">
+                <Strip
+                    name={say.magnification}
+                    title={title('magnification', say.magnification, 'magnification')}
+                    note={m !== null && m > 0 && <span className="figures">{ratio(m)}</span>}
+                    value={m}
+                    figure={m === null ? say.none : digits(m)}
+                    unit="×"
+                    least={rig.range.magnification.least}
+                    greatest={rig.range.magnification.greatest}
+                    halfWidth={shown.halfWidth('magnification')}
+                    tell={short}
+                    focus
+                    doubt={doubt('magnification')}
+                    {...point('magnification')}
+                />
+                <Strip
+                    name={say.workingDistance}
+                    title={title('workingDistance', say.workingDistance, 'workingDistanceMm')}
+                    note={subject !== null && say.subjectDistance(length(subject, units))}
+                    value={get('workingDistanceMm')}
+                    figure={m === null ? say.none : mm(get('workingDistanceMm'))}
+                    unit={units}
+                    least={rig.range.workingDistanceMm.least}
+                    greatest={rig.range.workingDistanceMm.greatest}
+                    halfWidth={shown.halfWidth('workingDistanceMm')}
+                    tell={tellLength}
+                    per={per}
+                    focus
+                    doubt={doubt('workingDistanceMm')}
+                    {...point('workingDistanceMm')}
+                />
+                <Strip
+                    name={say.field}
+                    title={title('field', say.field, 'fieldWidthMm')}
+                    value={field}
+                    figure={field === null || height === null ? (m === null ? say.none : say.infinite) : `${mm(field)} × ${mm(height)}`}
+                    unit={units}
+                    least={rig.range.fieldWidthMm.least}
+                    greatest={rig.range.fieldWidthMm.greatest}
+                    tell={tellLength}
+                    per={per}
+                    doubt={doubt('fieldWidthMm')}
+                    {...point('fieldWidthMm')}
+                />
+                <Strip
+                    name={say.effectiveAperture}
+                    title={title('effectiveAperture', say.effectiveAperture, 'effectiveAperture')}
+                    note={
+                        lost !== null &&
+                        say.stopsLost(stops(lost), marked === undefined ? '' : say.ringAt(fNumber(markedNow(shown, rig, marked))))
+                    }
+                    value={effective}
+                    figure={effective === null ? say.none : fNumber(effective)}
+                    unit=""
+                    least={rig.range.effectiveAperture.least}
+                    greatest={rig.range.effectiveAperture.greatest}
+                    halfWidth={shown.halfWidth('effectiveAperture')}
+                    tell={short}
+                    doubt={doubt('effectiveAperture')}
+                    {...point('effectiveAperture')}
+                    other={
+                        still && otherAperture !== null ? { ask: simple ? say.byPupils : say.bySimple, told: fNumber(otherAperture) } : null
+                    }
+                />
+                <Strip
+                    name={say.slice}
+                    title={title('slice', say.slice, 'depthOfFieldMm')}
+                    note={wave !== null && say.limit(lengthDigits(rig.blurLimitMm, units), lengthDigits(wave, units), units)}
+                    value={get('depthOfFieldMm')}
+                    figure={m === null ? say.none : mm(get('depthOfFieldMm'))}
+                    unit={units}
+                    least={rig.range.depthOfFieldMm.least}
+                    greatest={rig.range.depthOfFieldMm.greatest}
+                    tell={tellLength}
+                    per={per}
+                    doubt={doubt('depthOfFieldMm')}
+                    {...point('depthOfFieldMm')}
+                    other={
+                        still && schools.otherDepthMm !== null && schools.otherBlurLimitMm !== null
+                            ? {
+                                  ask: schools.otherBlurRule === 'pixel' ? say.byPixels : say.byFormat,
+                                  told: `${length(schools.otherDepthMm, units)} · ${say.limitOf(length(schools.otherBlurLimitMm, units))}${schools.totalDepthMm === null ? '' : ` · ${say.withWave(length(schools.totalDepthMm, units))}`}`,
+                              }
+                            : null
+                    }
+                />
+                <Strip
+                    name={say.detail}
+                    title={title('detail', say.detail, 'detailMm')}
+                    note={airy !== null && say.spot(`${digits(airy * 1000)} µm`)}
+                    value={detail}
+                    figure={detail === null ? say.none : digits(detail * 1000)}
+                    unit="µm"
+                    least={rig.range.detailMm.least}
+                    greatest={rig.range.detailMm.greatest}
+                    tell={shortMicrons}
+                    doubt={doubt('detailMm')}
+                    {...point('detailMm')}
+                />
+                <FocusStrip rig={rig} shown={shown} units={units} point={point} />
+                <Water rows={rig.water} units={units} />
+                <TakenAs taken={rig.takenAs} estimates={rig.estimates} partOf={(index) => rig.chain[index]?.partId ?? null} />
+                <AllReadings rig={rig} shown={shown} units={units} />
+            </div>
+        </>
     );
 }
 
