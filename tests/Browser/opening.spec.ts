@@ -86,3 +86,29 @@ test('a place that was renewed meanwhile comes with the page, loaded anew', asyn
     await page.getByRole('main').getByRole('button', { name: 'Load the page anew' }).click();
     await expect(page.getByRole('button', { name: /Rail bellows/ }).first()).toBeVisible();
 });
+
+test('what comes ahead waits while a hand is at work', async ({ page }) => {
+    // Pieces come one after the other: what comes after this one hasn't been asked for before the hand is down.
+    let arrives: () => void = () => undefined;
+    const isDown = new Promise<void>((then) => (arrives = then));
+    await page.route(/\/build\/assets\/ConflictDialog-[^/]+\.js$/, async (route) => {
+        await isDown;
+        await route.continue();
+    });
+    await openDemonstration(page, 'Tower clock tooth');
+    const ring = page.getByRole('slider', { name: /aperture ring/ });
+    const box = await ring.boundingBox();
+    if (!box) throw new Error('no ring');
+    const came: string[] = [];
+    page.on('request', (request) => /\/(DescribeDialog|Light|Shots|Charts)-[^/]+\.js$/.test(request.url()) && came.push(request.url()));
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    arrives();
+    for (let n = 0; n < 30; n++) {
+        await page.mouse.move(box.x + box.width * (0.3 + 0.01 * n), box.y + box.height / 2);
+        await page.waitForTimeout(100);
+    }
+    expect(came).toEqual([]);
+    await page.mouse.up();
+    await expect.poll(() => came.length).toBeGreaterThan(0);
+});

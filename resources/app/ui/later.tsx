@@ -60,14 +60,28 @@ export function later<P extends object>(
     return Object.assign(Piece, { fetch });
 }
 
-/** Fetches pieces ahead, one after the other, when nothing else is to be done. */
+/** Whoever has just used a pointer or a key goes on, ms: what comes ahead waits until then. */
+const pauseAfter = 1000;
+
+/** When a hand was last on the screen or the keys, ms of the page. */
+let lastHand = -Infinity;
+
+if (typeof window !== 'undefined') {
+    const note = () => (lastHand = performance.now());
+    for (const sign of ['pointerdown', 'pointerup', 'keydown', 'wheel']) addEventListener(sign, note, { capture: true, passive: true });
+    addEventListener('pointermove', ({ buttons }) => buttons !== 0 && note(), { capture: true, passive: true });
+}
+
+/** Fetches pieces ahead, one after the other, when nothing else is to be done: nothing under the hand waits for them. */
 export function fetchAhead(pieces: readonly { fetch: () => Promise<void> }[]): () => void {
     let stays = true;
     const idle = 'requestIdleCallback' in window ? window.requestIdleCallback.bind(window) : (then: () => void) => setTimeout(then, 200);
     const next = (at: number) => {
         const piece = pieces[at];
         if (!stays || !piece) return;
-        idle(() => void piece.fetch().then(() => next(at + 1)));
+        const pause = lastHand + pauseAfter - performance.now();
+        if (pause > 0) setTimeout(() => next(at), pause);
+        else idle(() => void piece.fetch().then(() => next(at + 1)));
     };
     next(0);
     return () => {
