@@ -29,13 +29,15 @@ final readonly class ShotOfEntry
     public static function of(EntryDocument $entry, EntryRig $stood, string $outing): self|NoShot
     {
         $alone = LensAlone::of($stood->then);
-        $row = $alone === null ? null : $stood->row($alone->index);
-        if ($alone === null || $row === null || $stood->unread !== []) {
-            return match (true) {
-                $alone === null => NoShot::NotAlone,
-                $row === null => NoShot::NotInKit,
-                default => NoShot::Unread,
-            };
+        if ($alone === null) {
+            return NoShot::NotAlone;
+        }
+        $row = $stood->row($alone->index);
+        if ($row === null) {
+            return NoShot::NotInKit;
+        }
+        if ($stood->unread !== []) {
+            return NoShot::Unread;
         }
         $rig = $stood->then;
         $fields = ['cameraRegisterMm' => $rig->camera->registerMm, 'spacersMm' => round($alone->spacersMm, 6)]

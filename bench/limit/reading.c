@@ -6,11 +6,7 @@
  * given with the rig, with "time" how many readings a second it makes. With "check-sweeps" and "time-sweeps" it reads sweeps instead, each a
  * rig, what may be otherwise in it as pairs of rigs, and the places of its control; a point is the reading there and its half-widths.
  */
-#include <math.h>
-#include <stdio.h>
-#include <stdlib.h>
-#include <string.h>
-#include <time.h>
+#include "common.h"
 
 enum kind { RING, LENS, CLOSE_UP, AFOCAL, OBJECTIVE, CONVERTER, PORT };
 enum image { REAL, AT_INFINITY, NONE };
@@ -50,16 +46,6 @@ struct opening {
     double r, axial, field;
     int part;
 };
-
-static double next_number(void)
-{
-    char word[64];
-    if (scanf("%63s", word) != 1) {
-        fprintf(stderr, "a rig ends too soon\n");
-        exit(2);
-    }
-    return strcmp(word, "nan") == 0 ? NAN : strtod(word, NULL);
-}
 
 static void take(struct rig *rig)
 {
@@ -361,13 +347,6 @@ static void put(struct rig *rig, double value)
     else rig->parts[rig->at].focus = value;
 }
 
-static double seconds(void)
-{
-    struct timespec now;
-    clock_gettime(CLOCK_MONOTONIC, &now);
-    return (double) now.tv_sec + (double) now.tv_nsec * 1e-9;
-}
-
 /* A sweep: a rig, what may be otherwise in it, each moved up and down, and the places of its control. */
 struct sweep {
     struct rig rig;
@@ -408,16 +387,6 @@ static void make_point(struct sweep *sweep, double place, struct reading *told, 
 static void print_reading(const struct reading *told)
 {
     printf("%d %d %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g %.17g", told->image, told->corner_part, told->magnification, told->working, told->subject, told->width, told->height, told->effective, told->lost, told->near, told->far, told->depth, told->wave, told->airy, told->detail, told->pupil, told->extension, told->gap, told->corner, told->circle, told->marked, told->mount, told->foot);
-}
-
-static void *room_for(int many, size_t size)
-{
-    void *room = calloc((size_t) (many > 0 ? many : 1), size);
-    if (room == NULL) {
-        fprintf(stderr, "no room\n");
-        exit(2);
-    }
-    return room;
 }
 
 /* So that nothing of what is timed is left out. */

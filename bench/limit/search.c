@@ -7,11 +7,7 @@
  * Reads from standard input; nan = not known. With "check" it prints how many rigs do it, then the best: camera, front assembly, set of
  * rings and key. With "time" it prints how many rigs a second it goes through.
  */
-#include <math.h>
-#include <stdio.h>
-#include <stdlib.h>
-#include <string.h>
-#include <time.h>
+#include "common.h"
 
 #define PLACES 9
 #define HALVINGS 18
@@ -81,42 +77,22 @@ static struct best *held;
 static int held_count;
 static double limit;
 
-static double number(void)
-{
-    char word[64];
-    if (scanf("%63s", word) != 1) {
-        fprintf(stderr, "the kit ends too soon\n");
-        exit(2);
-    }
-    return strcmp(word, "nan") == 0 ? NAN : strtod(word, NULL);
-}
-
 static int whole(void)
 {
-    return (int) number();
-}
-
-static void *room_for(int many, size_t size)
-{
-    void *room = calloc((size_t) (many > 0 ? many : 1), size);
-    if (room == NULL) {
-        fprintf(stderr, "no room\n");
-        exit(2);
-    }
-    return room;
+    return (int) next_number();
 }
 
 static void take_ray(struct ray *ray)
 {
     double *plain[] = {&ray->s, &ray->a, &ray->b, &ray->c, &ray->d, &ray->last, &ray->front, &ray->reduced, &ray->medium, &ray->na, &ray->shown};
-    for (size_t n = 0; n < sizeof plain / sizeof *plain; n++) *plain[n] = number();
+    for (size_t n = 0; n < sizeof plain / sizeof *plain; n++) *plain[n] = next_number();
     ray->working = whole();
     ray->openings = whole();
     if (ray->openings > MOST_OPENINGS) exit(3);
     for (int j = 0; j < ray->openings; j++) {
-        ray->alpha[j] = number();
-        ray->beta[j] = number();
-        ray->radius[j] = number();
+        ray->alpha[j] = next_number();
+        ray->beta[j] = next_number();
+        ray->radius[j] = next_number();
     }
 }
 
@@ -126,7 +102,7 @@ static void take(void)
     body = room_for(bodies, sizeof *body);
     for (int b = 0; b < bodies; b++) {
         double *plain[] = {&body[b].factor, &body[b].converter, &body[b].throat, &body[b].blur, &body[b].pitch, &body[b].mass, &body[b].per_joint, &body[b].width, &body[b].lambda};
-        for (size_t n = 0; n < sizeof plain / sizeof *plain; n++) *plain[n] = number();
+        for (size_t n = 0; n < sizeof plain / sizeof *plain; n++) *plain[n] = next_number();
         body[b].joints = whole();
     }
     groups = whole();
@@ -139,9 +115,9 @@ static void take(void)
         group[g].joints = room_for(count, sizeof(int));
         group[g].class = room_for(count, sizeof(int));
         for (int i = 0; i < count; i++) {
-            group[g].least[i] = number();
-            group[g].most[i] = number();
-            group[g].mass[i] = number();
+            group[g].least[i] = next_number();
+            group[g].most[i] = next_number();
+            group[g].mass[i] = next_number();
             group[g].joints[i] = whole();
             group[g].class[i] = whole();
         }
@@ -149,7 +125,7 @@ static void take(void)
     fronts = whole();
     front = room_for(fronts, sizeof *front);
     for (int f = 0; f < fronts; f++) {
-        front[f].mass = number();
+        front[f].mass = next_number();
         front[f].joints = whole();
         front[f].group = room_for(bodies, sizeof(int));
         front[f].works = room_for(bodies * CLASSES, sizeof(int));
@@ -164,11 +140,11 @@ static void take(void)
             each->carries = whole();
             each->far = whole();
             each->disagree = whole();
-            each->widest = number();
-            each->front_outer = number();
+            each->widest = next_number();
+            each->front_outer = next_number();
             each->stops = whole();
             if (each->stops > MOST_STOPS) exit(3);
-            for (int n = 0; n < each->stops; n++) each->stop[n] = number();
+            for (int n = 0; n < each->stops; n++) each->stop[n] = next_number();
             each->lays = whole();
             for (int n = 0; n < each->lays; n++) take_ray(&each->lay[n]);
             if (each->carries) {
@@ -182,10 +158,10 @@ static void take(void)
 static void take_wish(void)
 {
     wish.is_distance = whole();
-    wish.value = number();
-    wish.room = number();
-    wish.mass = number();
-    wish.length = number();
+    wish.value = next_number();
+    wish.room = next_number();
+    wish.mass = next_number();
+    wish.length = next_number();
 }
 
 /* Where it stands for the target to be met; nan = nowhere in that way. */
@@ -399,13 +375,6 @@ static long search(long *rigs)
         }
     cut();
     return does;
-}
-
-static double seconds(void)
-{
-    struct timespec now;
-    clock_gettime(CLOCK_MONOTONIC, &now);
-    return (double) now.tv_sec + (double) now.tv_nsec * 1e-9;
 }
 
 int main(int count, char **words)
