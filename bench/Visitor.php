@@ -44,6 +44,12 @@ final class Visitor
         // Cookies are written to the jar only when the handle lets go of them.
         curl_setopt($this->curl, CURLOPT_COOKIELIST, 'FLUSH');
 
-        return is_string($answer) ? $answer : '';
+        $status = curl_getinfo($this->curl, CURLINFO_RESPONSE_CODE);
+        // A refusal is quick: counted along, it would pass for speed.
+        if (! is_string($answer) || $status >= 400) {
+            throw new \RuntimeException("$method $path was answered with $status.");
+        }
+
+        return $answer;
     }
 }

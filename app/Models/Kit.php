@@ -36,6 +36,17 @@ final class Kit extends Model
         return ['extra' => JsonDocument::class];
     }
 
+    /**
+     * What tells one state of one kit from every other, for what is kept outside of the database. Numbers alone don't: a database that was brought
+     * back to an older state gives them out once more, and what was kept doesn't go back with it.
+     *
+     * @return array{int, int, int, ?int}
+     */
+    public function state(): array
+    {
+        return [$this->id, $this->revision, $this->user_id, $this->created_at?->getTimestamp()];
+    }
+
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo
     {

@@ -24,7 +24,7 @@ use ZincThimble\Core\Search\SearchKit;
 /** A kit as the search knows it, each part naming the row it came from. */
 final class KitSearch
 {
-    public function __construct(private readonly KitAtHand $hand)
+    public function __construct(private readonly KitAtHand $hand, private readonly KeptKits $kept)
     {
     }
 
@@ -85,7 +85,7 @@ final class KitSearch
     {
         $of = SearchKit::of($this->chosen($kit, $choice), $wanted?->mostMissingPrice !== null);
 
-        return Search::of($of, self::conditions(), $budget)->using(...$this->required($of, $choice));
+        return Search::over($this->kept->prepared($kit, $of, self::conditions(), $budget), $budget)->using(...$this->required($of, $choice));
     }
 
     /** What rigs are read under as long as nobody says otherwise. */

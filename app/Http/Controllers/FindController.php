@@ -114,10 +114,9 @@ final class FindController
     public function overview(Request $request, Kit $kit): Response
     {
         Gate::authorize('view', $kit);
-        // Worked out once for each state of the kit; only the last one is kept. Its number alone doesn't say which kit it is: a database that was
-        // brought back to an older state gives numbers out once more, and the cache doesn't go back with it.
+        // Worked out once for each state of the kit; only the last one is kept.
         $key = 'overview '.$kit->id;
-        $state = [$kit->revision, $kit->user_id, $kit->created_at?->getTimestamp()];
+        $state = $kit->state();
         $kept = Cache::get($key);
         if (! is_array($kept) || ($kept['state'] ?? null) !== $state) {
             $kept = Turns::take(SessionGuard::person($request), 'overview', function (\Closure $waited) use ($kit, $state): array {

@@ -14,6 +14,9 @@ namespace ZincThimble\Core\Optics;
  */
 final class RayMatrix
 {
+    /** Bytes before the openings in what is kept: eleven numbers of eight, two of four. */
+    private const HEAD_BYTES = 96;
+
     /**
      * @param  list<float>  $alpha  openings: axial height = alpha z + beta, field height = alpha
      * @param  list<float>  $beta
@@ -91,6 +94,36 @@ final class RayMatrix
         return new self(
             s: $s, a: $a, b: $b, c: $c, d: $d, last: $at - $zero, front: $axis->front - $zero, reduced: $axis->frontOptical - $zero, medium: $axis->medium,
             alpha: $alpha, beta: $beta, radius: $radius, working: $working, na: $axis->na, shown: $axis->marked !== null && $widest !== null ? $widest / $axis->marked : 1.0,
+        );
+    }
+
+    /** All of it as bytes, for those who keep it. */
+    public function kept(): string
+    {
+        return pack(
+            'e11lV', $this->s, $this->a, $this->b, $this->c, $this->d, $this->last, $this->front, $this->reduced, $this->medium, $this->na ?? NAN, $this->shown, $this->working, count($this->radius),
+        ).pack('e*', ...$this->alpha, ...$this->beta, ...$this->radius);
+    }
+
+    /**
+     * What `kept` gave, to the last bit.
+     *
+     * @param  int  $at  where it begins; moved on to where it ends
+     */
+    public static function back(string $kept, int &$at): self
+    {
+        /** @var array{s: float, a: float, b: float, c: float, d: float, last: float, front: float, reduced: float, medium: float, na: float, shown: float, working: int, openings: int} $told */
+        $told = unpack('es/ea/eb/ec/ed/elast/efront/ereduced/emedium/ena/eshown/lworking/Vopenings', $kept, $at);
+        $openings = $told['openings'];
+        $at += self::HEAD_BYTES;
+        /** @var list<float> $columns */
+        $columns = $openings === 0 ? [] : array_values((array) unpack('e'.(3 * $openings), $kept, $at));
+        $at += 24 * $openings;
+
+        return new self(
+            s: $told['s'], a: $told['a'], b: $told['b'], c: $told['c'], d: $told['d'], last: $told['last'], front: $told['front'], reduced: $told['reduced'], medium: $told['medium'],
+            alpha: array_slice($columns, 0, $openings), beta: array_slice($columns, $openings, $openings), radius: array_slice($columns, 2 * $openings), working: $told['working'],
+            na: is_nan($told['na']) ? null : $told['na'], shown: $told['shown'],
         );
     }
 

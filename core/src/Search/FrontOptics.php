@@ -34,8 +34,8 @@ final class FrontOptics
 
     public readonly ?float $smallest;
 
-    /** @var list<?float> marked stops of the working lens, the widest first; null alone = not known */
-    public readonly array $stops;
+    /** @var list<?float>|null marked stops of the working lens; null = nobody has asked yet */
+    private ?array $stops = null;
 
     /** @var list<?float>|null two stops from wide open, then the wider ones; null = nobody has asked yet */
     private ?array $usualStops = null;
@@ -52,6 +52,9 @@ final class FrontOptics
     /** Whether the ring of the first lens does anything. */
     public readonly bool $moves;
 
+    /** Whether the lens in front has a ring that does something. */
+    public readonly bool $secondMoves;
+
     /** Whether it is a lens for far things the usual way round. */
     public readonly bool $far;
 
@@ -61,43 +64,78 @@ final class FrontOptics
     /** Whether its lens moves as a whole and carries everything along: between the ends of its ring all is straight lines. */
     private readonly bool $carries;
 
-    /** The front assembly directly on the camera. */
-    private readonly Rig $rig;
+    /** The front assembly directly on the camera; null = nothing has asked for it yet. */
+    private ?Rig $rig = null;
 
     /** @var array{RayMatrix, RayMatrix}|null its ring at either end; null = not laid out yet */
     private ?array $ends = null;
 
+    /** Bytes before the rays in what is kept: three numbers of eight, five of one. */
+    private const HEAD_BYTES = 29;
+
     /**
      * @param  array<int, ?float>  $zoomMm  by place in the front assembly
      * @param  float  $second  focus ring of the lens in front, 0 or 1
+     * @param  string|null  $kept  what `kept` gave of the same one before: nothing is worked out that it says
      *
      * @throws InvalidFigure as Rig::of() does.
      */
-    public function __construct(public readonly FrontAssembly $front, Camera $camera, Conditions $conditions, public readonly array $zoomMm, public readonly float $second)
+    public function __construct(public readonly FrontAssembly $front, private readonly Camera $camera, private readonly Conditions $conditions, public readonly array $zoomMm, public readonly float $second, private ?string $kept = null)
     {
-        $focus = [];
-        foreach ($front->parts as $i => $part) {
-            $focus[$i] = $i > 0 && $part instanceof Lens ? $second : null;
-        }
-        $this->rig = Rig::of($camera, $front->parts, new Setting([], $focus, [], $zoomMm, [], [], null), $conditions);
-        $lenses = $this->rig->lenses;
-        $lens = $lenses[0] ?? null;
         $first = $front->parts[0];
+        $this->curved = $first instanceof Lens && $first->flatField !== true;
+        if ($kept !== null) {
+            /** @var array{widest: float, smallest: float, outer: float, disagree: int, moves: int, second: int, far: int, carries: int} $told */
+            $told = unpack('ewidest/esmallest/eouter/Cdisagree/Cmoves/Csecond/Cfar/Ccarries', $kept);
+            $this->widest = is_nan($told['widest']) ? null : $told['widest'];
+            $this->smallest = is_nan($told['smallest']) ? null : $told['smallest'];
+            $this->frontOuter = $told['outer'];
+            $this->disagree = $told['disagree'];
+            [$this->moves, $this->secondMoves, $this->far, $this->carries] = [$told['moves'] === 1, $told['second'] === 1, $told['far'] === 1, $told['carries'] === 1];
+
+            return;
+        }
+        $lenses = $this->rig()->lenses;
+        $lens = $lenses[0] ?? null;
         $this->moves = $lens !== null && $lens->turns();
         $this->widest = $lens?->widest;
         $this->smallest = $lens->smallest ?? $lens?->widest;
         $this->frontOuter = Outline::frontMm($front->parts[count($front->parts) - 1]);
-        $control = $lens === null || ! $first instanceof Lens ? null : $first->aperture->control;
-        $this->stops = $this->widest === null || $control === null ? [null] : MarkedStops::between($this->widest, $this->smallest ?? $this->widest, $control);
         $disagree = 0;
-        foreach ($lenses as $each) {
+        $secondMoves = false;
+        foreach ($lenses as $i => $each) {
             $disagree += $each->disagrees ? 1 : 0;
+            $secondMoves = $secondMoves || $i > 0 && $each->turns();
         }
         $this->disagree = $disagree;
+        $this->secondMoves = $secondMoves;
         $this->far = $first instanceof Lens && ! $first->reversed && count($lenses) === 1 && ! $camera->isBuiltIn() && OrientationRule::madeForFarThings($first);
-        $this->curved = $first instanceof Lens && $first->flatField !== true;
         // A lens that moves as a whole carries all of its front assembly along: what that does to a ray is told by the ends of its ring.
         $this->carries = $lens !== null && $this->moves && $lens->focusing === Focusing::Unit && ! $lens->showsEffective;
+    }
+
+    private function rig(): Rig
+    {
+        if ($this->rig === null) {
+            $focus = [];
+            foreach ($this->front->parts as $i => $part) {
+                $focus[$i] = $i > 0 && $part instanceof Lens ? $this->second : null;
+            }
+            $this->rig = Rig::of($this->camera, $this->front->parts, new Setting([], $focus, [], $this->zoomMm, [], [], null), $this->conditions);
+        }
+
+        return $this->rig;
+    }
+
+    /** @return list<?float> marked stops of the working lens, the widest first; null alone = not known */
+    public function stops(): array
+    {
+        if ($this->stops === null) {
+            $first = $this->front->parts[0];
+            $this->stops = $this->widest === null || ! $first instanceof Lens ? [null] : MarkedStops::between($this->widest, $this->smallest ?? $this->widest, $first->aperture->control);
+        }
+
+        return $this->stops;
     }
 
     /**
@@ -119,26 +157,15 @@ final class FrontOptics
     /** @return list<?float> the narrowest marked stop up to a number, then the wider ones */
     private function upTo(float $number): array
     {
-        $usual = $this->stops[0] ?? null;
-        foreach ($this->stops as $stop) {
+        $stops = $this->stops();
+        $usual = $stops[0] ?? null;
+        foreach ($stops as $stop) {
             if ($stop <= $number * (1.0 + 1e-9)) {
                 $usual = $stop;
             }
         }
 
-        return [$usual, ...array_reverse(array_values(array_filter($this->stops, static fn (?float $stop): bool => $stop !== null && $usual !== null && $stop < $usual)))];
-    }
-
-    /** Whether the lens in front has a ring that does something. */
-    public function secondMoves(): bool
-    {
-        foreach ($this->rig->lenses as $i => $lens) {
-            if ($i > 0 && $lens->turns()) {
-                return true;
-            }
-        }
-
-        return false;
+        return [$usual, ...array_reverse(array_values(array_filter($stops, static fn (?float $stop): bool => $stop !== null && $usual !== null && $stop < $usual)))];
     }
 
     /** Between two stations a zoom is tried in steps of no more than this factor: rings and draws meet the rest. */
@@ -190,7 +217,7 @@ final class FrontOptics
     /** @return non-empty-list<RayMatrix> its ring from infinity to its closest; one where that does nothing */
     public function lays(): array
     {
-        return $this->lays ??= $this->ahead();
+        return $this->lays ??= (! $this->carries ? $this->rays() : null) ?? $this->ahead();
     }
 
     /** @return non-empty-list<RayMatrix> */
@@ -215,13 +242,48 @@ final class FrontOptics
     /** @return array{RayMatrix, RayMatrix}|null its ring at either end; null = between them nothing is a straight line */
     public function ends(): ?array
     {
-        return $this->carries ? $this->ends ??= [$this->laidOut(0.0), $this->laidOut(1.0)] : null;
+        if (! $this->carries) {
+            return null;
+        }
+        if ($this->ends === null) {
+            $rays = $this->rays();
+            $this->ends = [$rays[0] ?? $this->laidOut(0.0), $rays[1] ?? $this->laidOut(1.0)];
+        }
+
+        return $this->ends;
     }
 
     private function laidOut(float $s): RayMatrix
     {
-        $rig = $this->moves ? $this->rig->with(TravelKind::Focus, 0, $s) : $this->rig;
+        $rig = $this->rig();
+        $rig = $this->moves ? $rig->with(TravelKind::Focus, 0, $s) : $rig;
 
         return RayMatrix::of(Axis::of($rig), $rig->camera->registerMm, $s, $this->widest);
+    }
+
+    /** What was worked out so far, and how it is laid out, as bytes: the ends of its ring where those say all, else all of its places. */
+    public function kept(): string
+    {
+        if ($this->kept === null) {
+            $this->kept = pack('e3C5', $this->widest ?? NAN, $this->smallest ?? NAN, $this->frontOuter, $this->disagree, (int) $this->moves, (int) $this->secondMoves, (int) $this->far, (int) $this->carries)
+                .implode('', array_map(static fn (RayMatrix $lay): string => $lay->kept(), $this->ends() ?? $this->lays()));
+        }
+
+        return $this->kept;
+    }
+
+    /** @return non-empty-list<RayMatrix>|null what was kept of how it is laid out; null = nothing was */
+    private function rays(): ?array
+    {
+        if ($this->kept === null) {
+            return null;
+        }
+        $rays = [];
+        $at = self::HEAD_BYTES;
+        do {
+            $rays[] = RayMatrix::back($this->kept, $at);
+        } while ($at < strlen($this->kept));
+
+        return $rays;
     }
 }

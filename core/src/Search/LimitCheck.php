@@ -136,7 +136,7 @@ final readonly class LimitCheck
     /** @return list<?float> marked stops, the first that will do is taken */
     private function stopsToTry(FrontOptics $optics, float $m): array
     {
-        return $this->wanted->depthMm === null ? $optics->usualStops($this->base->converter === null ? $m : null) : $optics->stops;
+        return $this->wanted->depthMm === null ? $optics->usualStops($this->base->converter === null ? $m : null) : $optics->stops();
     }
 
     /** By how much room, length, light and detail miss their limits, as a sum of shares. */

@@ -24,6 +24,9 @@ final class PreparedKit
     /** How many cameras, with and without a converter. */
     private const MOST_BODIES = 24;
 
+    /** What front assemblies of any number of parts, in air, are found under. */
+    private const ALL = 'dry '.PHP_INT_MAX;
+
     /** @var list<CameraBody> */
     public readonly array $bodies;
 
@@ -31,6 +34,12 @@ final class PreparedKit
 
     /** @var list<Stacks> by camera */
     public readonly array $stacks;
+
+    /** Whether time or memory ran out while it was made: it is the best so far. */
+    private bool $cutShort = false;
+
+    /** @var array<int, array{list<array<int, ?float>>, list<float>, list<string>}> of front assemblies that were laid out before: their zoom settings, rings in front, and FrontOptics as bytes */
+    private array $keptOptics = [];
 
     /** @var array<string, list<FrontAssembly>> by how many parts they may have, and in what */
     private array $fronts = [];
@@ -50,25 +59,77 @@ final class PreparedKit
     /** @var array<int, list<FrontOptics>> by front assembly */
     private array $optics = [];
 
-    /** @param  int  $mostStacks  sets of rings that one camera may have at the most */
-    public function __construct(public readonly SearchKit $kit, public readonly Conditions $conditions, Budget $budget, int $mostStacks = Stacks::MOST)
+    /** @param  list<array{leftOutAbove: ?int, columns: array<string, string>}>|null  $stacks  as they were kept */
+    private function __construct(public readonly SearchKit $kit, public readonly Conditions $conditions, Budget $budget, int $mostStacks, ?array $stacks)
     {
         $bodies = CameraBody::all($kit);
         $this->bodiesLeftOut = max(0, count($bodies) - self::MOST_BODIES);
         $this->bodies = array_slice($bodies, 0, self::MOST_BODIES);
         // No kit of anybody's comes near this; a kit of thousands is answered in seconds all the same, and told what it lacks.
         $room = intdiv(self::MOST_RIGS, max(1, count($this->bodies) * min(FrontAssemblies::MOST, FrontAssemblies::atMost($kit))));
-        $stacks = [];
-        foreach ($this->bodies as $body) {
-            $stacks[] = Stacks::on($body, $kit, max(64, min($mostStacks, $room)), $budget->share(0.3));
+        $made = [];
+        foreach ($this->bodies as $b => $body) {
+            if ($stacks !== null) {
+                $made[] = Stacks::back($body, $kit, $stacks[$b]);
+
+                continue;
+            }
+            $share = $budget->share(0.3);
+            $made[] = Stacks::on($body, $kit, max(64, min($mostStacks, $room)), $share);
+            $this->cutShort = $this->cutShort || $share->isSpent();
         }
-        $this->stacks = $stacks;
+        $this->stacks = $made;
+    }
+
+    /** @param  int  $mostStacks  sets of rings that one camera may have at the most */
+    public static function of(SearchKit $kit, Conditions $conditions, Budget $budget, int $mostStacks = Stacks::MOST): self
+    {
+        return new self($kit, $conditions, $budget, $mostStacks, null);
+    }
+
+    /**
+     * What KeptKit kept of the same kit.
+     *
+     * @param  list<array{leftOutAbove: ?int, columns: array<string, string>}>  $stacks  by camera
+     * @param  list<FrontAssembly>  $fronts  all of them
+     * @param  list<list<array<int, ?float>>>  $zooms  by front assembly
+     * @param  list<list<float>>  $seconds
+     * @param  list<list<string>>  $optics
+     */
+    public static function back(SearchKit $kit, Conditions $conditions, Budget $budget, array $stacks, array $fronts, array $zooms, array $seconds, array $optics): self
+    {
+        $prepared = new self($kit, $conditions, $budget, Stacks::MOST, $stacks);
+        $prepared->fronts[self::ALL] = $fronts;
+        foreach ($fronts as $f => $front) {
+            $prepared->keptOptics[spl_object_id($front)] = [$zooms[$f], $seconds[$f], $optics[$f]];
+        }
+
+        return $prepared;
+    }
+
+    /** @return list<FrontAssembly>|null all that stand in air; null = they weren't all asked for, are too many to stay laid out, or there was no time for all */
+    public function allFronts(): ?array
+    {
+        $all = $this->fronts[self::ALL] ?? null;
+
+        return $all === null || $this->cutShort || count($all) > self::MOST_LAID_OUT ? null : $all;
     }
 
     /** @return list<FrontAssembly> those of fewer parts first */
     public function fronts(int $most, bool $underWater, Budget $budget): array
     {
-        return $this->fronts[($underWater ? 'wet ' : 'dry ').$most] ??= FrontAssemblies::of($this->kit, $most, $budget->share(0.3), $underWater);
+        $key = ($underWater ? 'wet ' : 'dry ').$most;
+        if (! isset($this->fronts[$key]) && ! $underWater && isset($this->fronts[self::ALL])) {
+            // By as few rings as it needs is by as few among all.
+            $this->fronts[$key] = array_values(array_filter($this->fronts[self::ALL], static fn (FrontAssembly $front): bool => count($front->parts) <= $most));
+        }
+        if (! isset($this->fronts[$key])) {
+            $share = $budget->share(0.3);
+            $this->fronts[$key] = FrontAssemblies::of($this->kit, $most, $share, $underWater);
+            $this->cutShort = $this->cutShort || $share->isSpent();
+        }
+
+        return $this->fronts[$key];
     }
 
     /** How many front assemblies any question has gone through at the most; before the first, how many there are. */
@@ -132,14 +193,7 @@ final class PreparedKit
     {
         $id = spl_object_id($front);
         if (! isset($this->optics[$id])) {
-            $optics = [];
-            foreach (FrontOptics::zooms($front) as $zoom) {
-                $one = new FrontOptics($front, $this->kit->cameras[0], $this->conditions, $zoom, 0.0);
-                $optics[] = $one;
-                if ($one->secondMoves()) {
-                    $optics[] = new FrontOptics($front, $this->kit->cameras[0], $this->conditions, $zoom, 1.0);
-                }
-            }
+            $optics = isset($this->keptOptics[$id]) ? $this->opticsBack($front, ...$this->keptOptics[$id]) : $this->opticsOf($front);
             if ($of > self::MOST_LAID_OUT) {
                 $this->optics = [];
             }
@@ -147,5 +201,36 @@ final class PreparedKit
         }
 
         return $this->optics[$id];
+    }
+
+    /** @return list<FrontOptics> */
+    private function opticsOf(FrontAssembly $front): array
+    {
+        $optics = [];
+        foreach (FrontOptics::zooms($front) as $zoom) {
+            $one = new FrontOptics($front, $this->kit->cameras[0], $this->conditions, $zoom, 0.0);
+            $optics[] = $one;
+            if ($one->secondMoves) {
+                $optics[] = new FrontOptics($front, $this->kit->cameras[0], $this->conditions, $zoom, 1.0);
+            }
+        }
+
+        return $optics;
+    }
+
+    /**
+     * @param  list<array<int, ?float>>  $zooms
+     * @param  list<float>  $seconds
+     * @param  list<string>  $kept
+     * @return list<FrontOptics>
+     */
+    private function opticsBack(FrontAssembly $front, array $zooms, array $seconds, array $kept): array
+    {
+        $optics = [];
+        foreach ($kept as $n => $bytes) {
+            $optics[] = new FrontOptics($front, $this->kit->cameras[0], $this->conditions, $zooms[$n], $seconds[$n], $bytes);
+        }
+
+        return $optics;
     }
 }

@@ -59,7 +59,13 @@ final class Search
     {
         $budget ??= Budget::endless();
 
-        return new self(new PreparedKit($kit, $conditions, $budget, $mostStacks), $budget);
+        return new self(PreparedKit::of($kit, $conditions, $budget, $mostStacks), $budget);
+    }
+
+    /** The same over a kit that is prepared already. */
+    public static function over(PreparedKit $prepared, ?Budget $budget = null): self
+    {
+        return new self($prepared, $budget ?? Budget::endless());
     }
 
     /** How many rigs the kit can become: zoom settings not counted. */

@@ -16,35 +16,47 @@ final class SimilarRigs
      */
     public static function of(array $rows): array
     {
-        /** @var list<array{Candidate, int}> $kept */
-        $kept = [];
-        foreach ($rows as $row) {
-            foreach ($kept as $k => [$other, $count]) {
-                if (self::alike($row, $other)) {
-                    $kept[$k][1] = $count + 1;
+        $readings = array_map(self::comparable(...), $rows);
+        $kept = $counts = [];
+        foreach ($rows as $r => $row) {
+            foreach ($kept as $k) {
+                if (self::alike($readings[$r], $readings[$k])) {
+                    $counts[$k]++;
 
                     continue 2;
                 }
             }
-            $kept[] = [$row, 1];
+            $kept[] = $r;
+            $counts[$r] = 1;
         }
 
-        return array_map(static fn (array $each): Candidate => $each[0]->standingFor($each[1]), $kept);
+        return array_map(static fn (int $k): Candidate => $rows[$k]->standingFor($counts[$k]), $kept);
     }
 
-    private static function alike(Candidate $one, Candidate $other): bool
+    /** @return non-empty-list<?float> the readings that rigs are held against each other by; stops as the factor that they are */
+    private static function comparable(Candidate $row): array
     {
-        $a = $one->reading;
-        $b = $other->reading;
+        $reading = $row->reading;
 
-        return self::near($a->workingDistanceMm, $b->workingDistanceMm)
-            && self::near($a->magnification, $b->magnification)
-            && self::near($a->subjectDistanceMm, $b->subjectDistanceMm)
-            && self::near($a->effectiveAperture, $b->effectiveAperture)
-            && self::near($a->stopsLost === null ? null : 2.0 ** ($a->stopsLost / 2.0), $b->stopsLost === null ? null : 2.0 ** ($b->stopsLost / 2.0))
-            && self::near($a->depthOfFieldMm, $b->depthOfFieldMm)
-            && self::near($a->detailMm, $b->detailMm)
-            && self::near($a->cornerBrightness, $b->cornerBrightness);
+        return [
+            $reading->workingDistanceMm, $reading->magnification, $reading->subjectDistanceMm, $reading->effectiveAperture, $reading->stopsLost === null ? null : 2.0 ** ($reading->stopsLost / 2.0),
+            $reading->depthOfFieldMm, $reading->detailMm, $reading->cornerBrightness,
+        ];
+    }
+
+    /**
+     * @param  non-empty-list<?float>  $one
+     * @param  non-empty-list<?float>  $other
+     */
+    private static function alike(array $one, array $other): bool
+    {
+        foreach ($one as $n => $value) {
+            if (! self::near($value, $other[$n])) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     private static function near(?float $a, ?float $b): bool

@@ -76,22 +76,16 @@ final class StackGroup
         $this->at = $at;
         $this->count = count($at);
         $this->least = array_values($chosen);
-        $columns = [];
-        foreach ([$stacks->most, $stacks->clear, $stacks->joints, $stacks->mass, $stacks->price, $stacks->route] as $column) {
-            $columns[] = array_map(static fn (int $i): int|float => $column[$i], $at);
+        $most = $clear = $joints = $mass = $price = $route = [];
+        [$mosts, $clears, $jointses, $masses, $prices, $routes] = [$stacks->most, $stacks->clear, $stacks->joints, $stacks->mass, $stacks->price, $stacks->route];
+        foreach ($at as $i) {
+            $most[] = $mosts[$i];
+            $clear[] = $clears[$i];
+            $joints[] = $jointses[$i];
+            $mass[] = $masses[$i];
+            $price[] = $prices[$i];
+            $route[] = $routes[$i];
         }
-        /** @var list<float> $most */
-        $most = $columns[0];
-        /** @var list<float> $clear */
-        $clear = $columns[1];
-        /** @var list<int> $joints */
-        $joints = $columns[2];
-        /** @var list<float> $mass */
-        $mass = $columns[3];
-        /** @var list<float> $price */
-        $price = $columns[4];
-        /** @var list<int> $route */
-        $route = $columns[5];
         [$this->most, $this->clear, $this->joints, $this->mass, $this->price, $this->route] = [$most, $clear, $joints, $mass, $price, $route];
         $class = $priceToBuy = [];
         $toBuy = array_filter($stacks->kit->ringPriceToBuy, static fn (float $each): bool => $each > 0.0);

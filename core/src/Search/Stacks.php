@@ -66,6 +66,9 @@ final class Stacks
     /** @var list<JointEnd> kinds of end, by their bit */
     public array $kinds = [];
 
+    /** @var array<string, list<list<Spacer|VariableSpacer>>> by set, kinds of end and how many are wanted at the most */
+    private array $orders = [];
+
     /** Sets of more rings than these are left out; null = none are. */
     public ?int $leftOutAbove = null;
 
@@ -77,6 +80,50 @@ final class Stacks
     {
         $stacks = new self($base, $kit);
         $stacks->grow($most, $budget ?? Budget::endless());
+
+        return $stacks;
+    }
+
+    /** @return array{leftOutAbove: ?int, columns: array<string, string>} for those who keep them: columns as bytes, by name */
+    public function kept(): array
+    {
+        return ['leftOutAbove' => $this->leftOutAbove, 'columns' => [
+            'set' => Packed::bits($this->set),
+            'ends' => Packed::bits($this->ends),
+            'latched' => Packed::bits($this->latched),
+            'least' => Packed::floats($this->least),
+            'most' => Packed::floats($this->most),
+            'clear' => Packed::floats($this->clear),
+            'joints' => Packed::small($this->joints),
+            'mass' => Packed::floats($this->mass),
+            'price' => Packed::floats($this->price),
+            'passes' => Packed::small($this->passes),
+            'route' => Packed::small($this->route),
+        ]];
+    }
+
+    /**
+     * What `kept` gave of the same camera and kit.
+     *
+     * @param  array{leftOutAbove: ?int, columns: array<string, string>}  $kept
+     */
+    public static function back(CameraBody $base, SearchKit $kit, array $kept): self
+    {
+        $stacks = new self($base, $kit);
+        $stacks->numberEnds();
+        $stacks->leftOutAbove = $kept['leftOutAbove'];
+        $columns = $kept['columns'];
+        $stacks->set = Packed::bitsOf($columns['set']);
+        $stacks->ends = Packed::bitsOf($columns['ends']);
+        $stacks->latched = Packed::bitsOf($columns['latched']);
+        $stacks->least = Packed::floatsOf($columns['least']);
+        $stacks->most = Packed::floatsOf($columns['most']);
+        $stacks->clear = Packed::floatsOf($columns['clear']);
+        $stacks->joints = Packed::smallOf($columns['joints']);
+        $stacks->mass = Packed::floatsOf($columns['mass']);
+        $stacks->price = Packed::floatsOf($columns['price']);
+        $stacks->passes = Packed::smallOf($columns['passes']);
+        $stacks->route = Packed::smallOf($columns['route']);
 
         return $stacks;
     }
@@ -96,11 +143,7 @@ final class Stacks
     {
         $rings = $this->kit->rings;
         $count = count($rings);
-        $front = $this->end($this->base->front());
-        $frontOf = [];
-        foreach ($rings as $ring) {
-            $frontOf[] = $this->end($ring->identity->front);
-        }
+        [$front, $frontOf] = $this->numberEnds();
         $on = array_map(fn (Spacer|VariableSpacer $ring): int => $this->endsFor($ring->identity->rear), $rings);
         $copies = $this->kit->copies;
         $grip = $this->base->camera->gripOverhangMm ?? -INF;
@@ -169,6 +212,12 @@ final class Stacks
         }
     }
 
+    /** @return array{int, list<int>} the bits of the camera's end, and of the front end of each ring */
+    private function numberEnds(): array
+    {
+        return [$this->end($this->base->front()), array_map(fn (Spacer|VariableSpacer $ring): int => $this->end($ring->identity->front), $this->kit->rings)];
+    }
+
     /** The bit of a kind of end: ends that offer the same joints on the same side are of one kind. */
     private function end(JointEnd $end): int
     {
@@ -194,6 +243,13 @@ final class Stacks
      * @return list<list<Spacer|VariableSpacer>>
      */
     public function orders(int $set, int $ends, int $most): array
+    {
+        // Of hundreds of rigs that are read, most stand on the same few sets.
+        return $this->orders[$set.' '.$ends.' '.$most] ??= $this->ordersOf($set, $ends, $most);
+    }
+
+    /** @return list<list<Spacer|VariableSpacer>> */
+    private function ordersOf(int $set, int $ends, int $most): array
     {
         $rings = [];
         foreach ($this->kit->rings as $i => $ring) {

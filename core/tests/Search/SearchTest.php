@@ -36,7 +36,7 @@ final class SearchTest extends TestCase
         $maker = RigMaker::seeded(__METHOD__);
         $some = 0;
         for ($n = 0; $n < 40; $n++) {
-            $kit = self::generated($maker, 7);
+            $kit = MadeKits::generated($maker, 7);
             $plain = new PlainSearch($kit);
             self::assertSame(count($plain->rigs), Search::of($kit, self::conditions())->rigs(), 'kit '.$n.' of seed '.$maker->seed);
             $some += count($plain->rigs);
@@ -51,9 +51,9 @@ final class SearchTest extends TestCase
         // Sixty wishes, and more where few of them could be fulfilled.
         for ($n = 0; $n < 60 || $fulfilled <= 50 && $n < 240; $n++) {
             // Each kit is asked three times.
-            $kit = $n % 3 === 0 ? self::generated($maker, 7) : $kit ?? self::generated($maker, 7);
+            $kit = $n % 3 === 0 ? MadeKits::generated($maker, 7) : $kit ?? MadeKits::generated($maker, 7);
             $plain = new PlainSearch($kit);
-            $wanted = self::wanted($maker);
+            $wanted = MadeKits::wanted($maker);
             $found = Search::of($kit, self::conditions())->ask($wanted, self::ALL);
             $what = sprintf('kit %d of seed %d', $n, $maker->seed);
             self::assertSame(0, $found->mayFulfil, $what);
@@ -81,7 +81,7 @@ final class SearchTest extends TestCase
         $maker = RigMaker::seeded(__METHOD__);
         $dark = 0;
         for ($n = 0; $n < 30; $n++) {
-            $kit = self::generated($maker, 6, narrow: true);
+            $kit = MadeKits::generated($maker, 6, narrow: true);
             $plain = new PlainSearch($kit);
             foreach (Search::of($kit, self::conditions())->ask(new SearchCriteria(magnification: $maker->number(0.3, 2.0)), self::ALL)->rows as $row) {
                 $mine = $row->reading->cornerBrightness ?? 1.0;
@@ -100,7 +100,7 @@ final class SearchTest extends TestCase
         $maker = RigMaker::seeded(__METHOD__);
         $rows = 0;
         for ($n = 0; $n < 25; $n++) {
-            $found = Search::of(self::generated($maker, 9), self::conditions())->ask(new SearchCriteria(magnification: $maker->number(0.2, 3.0), support: 'hand', subjectDepthMm: 2.0), self::ALL);
+            $found = Search::of(MadeKits::generated($maker, 9), self::conditions())->ask(new SearchCriteria(magnification: $maker->number(0.2, 3.0), support: 'hand', subjectDepthMm: 2.0), self::ALL);
             $before = [-1.0];
             foreach ($found->rows as $row) {
                 $warnings = array_filter(Mending::findings($row->rig), static fn (Finding $finding): bool => $finding->severity === Severity::Warn && $finding->code !== Code::OutsideWindow);
@@ -122,7 +122,7 @@ final class SearchTest extends TestCase
     {
         $maker = RigMaker::seeded(__METHOD__);
         for ($n = 0; $n < 10; $n++) {
-            $search = Search::of(self::generated($maker, 9), self::conditions());
+            $search = Search::of(MadeKits::generated($maker, 9), self::conditions());
             foreach (Ranking::cases() as $ranking) {
                 $wanted = new SearchCriteria(magnification: 0.9, ranking: $ranking);
                 $all = $search->ask($wanted, self::ALL);
@@ -151,7 +151,7 @@ final class SearchTest extends TestCase
         $maker = RigMaker::seeded(__METHOD__);
         $kept = 0;
         for ($n = 0; $n < 30; $n++) {
-            $search = Search::of(self::generated($maker, 8), self::conditions());
+            $search = Search::of(MadeKits::generated($maker, 8), self::conditions());
             foreach ($search->ask(new SearchCriteria(magnification: 0.12, infinity: true), self::ALL)->rows as $row) {
                 self::assertTrue(RigReport::of($row->rig)->infinity->reached, PlainSearch::name($row->rig->camera, $row->rig->chain));
                 $kept++;
@@ -195,7 +195,7 @@ final class SearchTest extends TestCase
     public function test_the_usual_stop_is_the_sharpest_by_a_trial_where_one_holds(): void
     {
         $at = static function (array $trials, float $magnification, array $more = []): array {
-            $search = Search::of(self::kit(
+            $search = Search::of(MadeKits::of(
                 [['name' => 'Body', 'joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]]],
                 [
                     ['kind' => 'bellows', 'name' => 'Bellows', 'rear' => 'larch', 'front' => 'larch', 'minMm' => 30, 'maxMm' => 200],
@@ -213,7 +213,7 @@ final class SearchTest extends TestCase
 
     public function test_a_converter_is_paid_for_carried_and_joined_like_any_part(): void
     {
-        $search = Search::of(self::kit(
+        $search = Search::of(MadeKits::of(
             [['name' => 'Body', 'joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24], 'massG' => 500, 'price' => 400]],
             [
                 ['kind' => 'teleconverter', 'name' => 'Converter', 'rear' => 'larch', 'front' => 'larch', 'factor' => 2, 'lengthMm' => 30, 'massG' => 200, 'price' => 150],
@@ -233,7 +233,7 @@ final class SearchTest extends TestCase
     {
         $tube = static fn (string $name, float $length, ?float $clear = null): array => ['kind' => 'tube', 'name' => $name, 'rear' => 'larch', 'front' => 'larch', 'lengthMm' => $length, 'passes' => ['contacts', 'lever']]
             + ($clear === null ? [] : ['clearMm' => $clear]);
-        $search = Search::of(self::kit(
+        $search = Search::of(MadeKits::of(
             [['name' => 'Body', 'joint' => 'larch', 'registerMm' => 59.7353, 'sensor' => ['widthMm' => 17.3, 'heightMm' => 11.5333], 'passes' => ['contacts', 'lever']]],
             [
                 $tube('Narrow', 15.9347, 20.2265), $tube('Long', 35.9283), $tube('Short', 15.776),
@@ -256,10 +256,10 @@ final class SearchTest extends TestCase
             $parts[] = ['kind' => 'tube', 'name' => 'Tube '.$k, 'rear' => 'larch', 'front' => 'larch', 'lengthMm' => $k];
         }
         $parts[] = self::lens('Lens', 50.0);
-        $left = Search::of(self::kit([['name' => 'Body', 'joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]]], $parts), self::conditions())->leftOut();
+        $left = Search::of(MadeKits::of([['name' => 'Body', 'joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]]], $parts), self::conditions())->leftOut();
         self::assertSame(['sets of more than 5 rings on Body'], $left);
         $parts = [['count' => 9] + $parts[0], self::lens('Lens', 50.0)];
-        self::assertSame(['5 rings more than can be told apart'], Search::of(self::kit([['joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]]], $parts), self::conditions())->leftOut());
+        self::assertSame(['5 rings more than can be told apart'], Search::of(MadeKits::of([['joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]]], $parts), self::conditions())->leftOut());
     }
 
     public function test_a_kit_of_hundreds_is_answered_and_told_what_was_left_out(): void
@@ -271,7 +271,7 @@ final class SearchTest extends TestCase
             $parts[] = ['kind' => 'tube', 'name' => 'Tube '.$n, 'rear' => 'larch', 'front' => 'larch', 'lengthMm' => 5 + $n];
             $parts[] = self::lens('Lens '.$n, 40.0 + $n);
         }
-        $search = Search::of(self::kit($cameras, $parts), self::conditions());
+        $search = Search::of(MadeKits::of($cameras, $parts), self::conditions());
         $left = $search->leftOut();
         self::assertSame(['6 cameras', 'lenses with what goes in front of them, beyond 10,000', 'sets of more than 1 rings on Body 0'], array_slice($left, 0, 3));
         self::assertGreaterThan(0, $search->first(new SearchCriteria(magnification: 0.5))->fulfil);
@@ -282,7 +282,7 @@ final class SearchTest extends TestCase
         $body = ['joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]];
         $tube = ['kind' => 'tube', 'rear' => 'larch', 'front' => 'larch', 'lengthMm' => 12, 'count' => 3];
         // None, one, two or three of them behind the lens; turned round it mates with nothing.
-        self::assertSame(4, Search::of(self::kit([$body], [$tube, self::lens('Lens', 50.0)]), self::conditions())->rigs());
+        self::assertSame(4, Search::of(MadeKits::of([$body], [$tube, self::lens('Lens', 50.0)]), self::conditions())->rigs());
     }
 
     public function test_what_is_not_owned_is_used_within_what_may_be_spent(): void
@@ -305,7 +305,7 @@ final class SearchTest extends TestCase
     {
         self::assertSame(0, Search::of(new SearchKit([], [], []), self::conditions())->ask(new SearchCriteria(magnification: 1.0))->rigs);
         $body = ['joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]];
-        self::assertSame([], Search::of(self::kit([$body], []), self::conditions())->ask(new SearchCriteria(magnification: 1.0))->rows);
+        self::assertSame([], Search::of(MadeKits::of([$body], []), self::conditions())->ask(new SearchCriteria(magnification: 1.0))->rows);
     }
 
     public function test_wishes_out_of_range_name_their_field(): void
@@ -344,18 +344,6 @@ final class SearchTest extends TestCase
         return Reading::of($rig)->cornerBrightness ?? 1.0;
     }
 
-    private static function wanted(RigMaker $maker): SearchCriteria
-    {
-        return match ($maker->pick([0, 1, 2, 3, 4, 5])) {
-            0 => new SearchCriteria(fieldWidthMm: $maker->number(8.0, 120.0), leastRoomMm: $maker->number(0.0, 120.0)),
-            1 => new SearchCriteria(magnification: $maker->number(0.1, 3.0), mostStopsLost: $maker->number(0.5, 4.0)),
-            2 => new SearchCriteria(workingDistanceMm: $maker->number(20.0, 300.0), mostLengthMm: $maker->number(120.0, 300.0)),
-            3 => new SearchCriteria(magnification: $maker->number(0.1, 1.5), automatic: $maker->chance(0.5), leastCorner: $maker->number(0.2, 1.0)),
-            4 => new SearchCriteria(subjectDistanceMm: $maker->number(200.0, 700.0), mostMassG: $maker->number(600.0, 1500.0)),
-            default => new SearchCriteria(magnification: $maker->number(0.1, 1.5), detailMm: $maker->number(0.004, 0.03), mostPrice: $maker->number(60.0, 300.0)),
-        };
-    }
-
     private static function conditions(): Conditions
     {
         return Conditions::from(new Values([]));
@@ -365,52 +353,5 @@ final class SearchTest extends TestCase
     private static function lens(string $name, float $f): array
     {
         return ['kind' => 'lens', 'name' => $name, 'rear' => 'larch', 'front' => 'thread:52x0.75', 'focalLengthMm' => $f, 'registerMm' => 44.5, 'frontRimMm' => 40, 'focusing' => 'fixed', 'aperture' => ['widest' => 2.8, 'smallest' => 16]];
-    }
-
-    /**
-     * @param  list<array<string, mixed>>  $cameras
-     * @param  list<array<string, mixed>>  $parts
-     */
-    private static function kit(array $cameras, array $parts): SearchKit
-    {
-        return SearchKit::of(KitFile::parse(json_encode(['format' => 'zinc-thimble/kit', 'version' => 1, 'cameras' => $cameras, 'parts' => $parts], JSON_THROW_ON_ERROR))->kit());
-    }
-
-    /** A kit of one or two bodies and so many parts, whose joints mostly agree. */
-    private static function generated(RigMaker $maker, int $parts, bool $narrow = false): SearchKit
-    {
-        while (true) {
-            $cameras = [];
-            foreach ($maker->chance(0.3) ? ['larch', 'tern'] : ['larch'] as $k => $joint) {
-                $cameras[] = ['name' => 'Body '.$k, 'joint' => $joint, 'passes' => ['contacts', 'lever']] + $maker->camera();
-            }
-            $made = [];
-            for ($n = 0; $n < $parts; $n++) {
-                $kind = $n === 0 ? 'lens' : $maker->pick(['tube', 'tube', 'lens', 'lens', 'adapter', 'variable', 'reversing', 'coupling', 'close-up', 'close-up', 'step', 'converter', 'objective']);
-                // Plain trying moves one draw at a time.
-                if ($kind === 'variable' && in_array(true, array_map(static fn (array $part): bool => isset($part['minMm']), $made), true)) {
-                    $kind = 'tube';
-                }
-                $thread = $maker->pick(['thread:52x0.75', 'thread:52x0.75', 'thread:58x0.75']);
-                $clear = $narrow ? ['clearMm' => $maker->number(14.0, 34.0)] : [];
-                $made[] = ['name' => $kind.' '.(in_array($kind, ['reversing', 'coupling', 'step', 'adapter'], true) ? 'ring ' : '').$n, 'price' => $maker->number(5.0, 90.0)] + match ($kind) {
-                    'tube' => $clear + $maker->tube(),
-                    'adapter' => ['kind' => 'adapter', 'rear' => $maker->pick(['tern', 'larch']), 'front' => 'larch', 'lengthMm' => $maker->number(5.0, 30.0)] + $clear,
-                    'variable' => array_diff_key($maker->variable(), ['setMm' => 0]) + $clear + ['latch' => false],
-                    'reversing' => ['kind' => 'reversing-ring', 'rear' => 'larch', 'front' => $thread, 'lengthMm' => 4.0, 'passes' => $maker->chance(0.4) ? ['contacts'] : []],
-                    'coupling' => ['kind' => 'coupling-ring', 'rear' => $thread, 'front' => 'thread:52x0.75', 'lengthMm' => 5.0],
-                    'step' => ['kind' => 'step-ring', 'rear' => $thread, 'front' => $maker->pick(['thread:52x0.75', 'thread:58x0.75']), 'lengthMm' => 3.0],
-                    'close-up' => ['rear' => $thread, 'front' => $thread] + $maker->closeUp(),
-                    'converter' => ['kind' => 'teleconverter', 'rear' => 'larch', 'front' => 'larch', 'factor' => $maker->number(1.2, 2.0), 'lengthMm' => 18.0, 'passes' => ['contacts']],
-                    'objective' => ['kind' => 'objective', 'rear' => $maker->pick(['larch', 'thread:52x0.75']), 'nominal' => $maker->pick([2, 4, 10]), 'na' => $maker->number(0.05, 0.3), 'workingDistanceMm' => $maker->number(4.0, 30.0), 'parfocalMm' => 100.0, 'tubeMm' => 160.0, 'corrected' => $maker->pick(['finite', 'infinite'])],
-                    default => ['front' => $thread] + array_diff_key($maker->lens(), ['set' => 0, 'reversed' => 0]),
-                };
-            }
-            try {
-                return self::kit($cameras, $made);
-            } catch (\ZincThimble\Core\File\FileInvalid) {
-                // Some random catalogue figures go together with no lens; such a lens is refused, as it should be.
-            }
-        }
     }
 }
