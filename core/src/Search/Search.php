@@ -315,164 +315,22 @@ final class Search
                 }
                 if ($curves !== []) {
                     // Of what weighs the same the first camera's comes first, then the plainest.
-                    [$plus, $minus] = $this->suit($b, $front, $group, $works, $curves, $wanted, $limits[$b], ($b * count($fronts) + $f) * self::MOST_CURVES, $best);
-                    $sure += $plus;
-                    $unsure += $minus;
+                    $reached = [];
+                    foreach ($curves as $k => $curve) {
+                        $reach = $this->reach($curve->optics, $b, $wanted);
+                        if ($reach !== null) {
+                            $reached[$k] = $reach;
+                        }
+                    }
+                    $fit = new GroupFit($base, $front, $group, $works, $wanted, $limits[$b]);
+                    $fit->hold($curves, $reached, [$b, $front], ($b * count($fronts) + $f) * self::MOST_CURVES, $best);
+                    $sure += $fit->sure;
+                    $unsure += $fit->unsure;
                 }
             }
         }
 
         return $this->found($wanted, $conditions, $best, $sure, $unsure, $this->rigs($most, $wanted->underWater));
-    }
-
-    /**
-     * Holds every stack of a group against the curves of one front assembly.
-     *
-     * @param  list<int>  $works  warnings by class of StackGroup
-     * @param  non-empty-list<Curve>  $curves
-     * @param  int  $order  of the first of them among all
-     * @return array{int, int} rigs that do it, and rigs that may, once their rings have been looked at
-     */
-    private function suit(int $b, FrontAssembly $front, StackGroup $group, array $works, array $curves, SearchCriteria $wanted, LimitCheck $limits, int $order, TopCandidates $best): array
-    {
-        $base = $this->bodies[$b];
-        $massKnown = $base->massG() + $front->mass;
-        $priceKnown = $base->price() + $front->price;
-        $jointsKnown = $base->joints() + $front->joints;
-        $mostMass = $wanted->mostMassG === null ? INF : $wanted->mostMassG - $massKnown;
-        $mostPrice = $wanted->mostPrice === null ? INF : $wanted->mostPrice - $priceKnown;
-        $mostToBuy = ($wanted->mostMissingPrice ?? 0.0) - $base->priceToBuy - $front->priceToBuy;
-        if ($mostToBuy < 0.0) {
-            return [0, 0];
-        }
-        $narrow = $limits->asksForLight();
-        $perJoint = CandidateBuilder::perJoint($base->camera);
-        $factor = $base->factor();
-        $corner = $wanted->leastCorner !== null;
-        $keys = [];
-        $from = [];
-        $doubt = [];
-        [$least, $most, $class, $joints, $mass, $price, $clear, $priceToBuy] = [$group->least, $group->most, $group->class, $group->joints, $group->mass, $group->price, $group->clear, $group->priceToBuy];
-        $usable = $group->ofClasses($works);
-        $isWithin = $group->heaviest <= $mostMass && $group->dearest <= $mostPrice && $group->dearestToBuy <= $mostToBuy;
-        $ranking = $wanted->ranking;
-        foreach ($curves as $k => $curve) {
-            $reach = $this->reach($curve->optics, $b, $wanted);
-            if ($reach === null) {
-                continue;
-            }
-            [$rows, $places, $shares] = self::met($curve, $usable, $least, $most);
-            // What the points of a curve are judged by, in columns: thousands of stacks meet it between the same few.
-            $weightAt = $lostAt = $roomAt = $effectiveAt = [];
-            foreach ($rows as $hit => $i) {
-                $high = $most[$i];
-                if (! $isWithin && ($mass[$i] > $mostMass || $price[$i] > $mostPrice || $priceToBuy[$i] > $mostToBuy)
-                    || $reach !== [] && ! self::reaches($reach, $least[$i], $high)) {
-                    continue;
-                }
-                $share = $shares[$hit];
-                $at = $places[$hit];
-                $to = $share > 0.0 ? $at + 1 : $at;
-                for ($n = $at; $n <= $to; $n++) {
-                    if (! isset($weightAt[$n])) {
-                        $point = $curve->point($n);
-                        $weightAt[$n] = $point->weight;
-                        $lostAt[$n] = $point->stopsLost;
-                        $roomAt[$n] = $point->workingDistanceMm;
-                        $effectiveAt[$n] = $point->effective;
-                    }
-                }
-                $lost = $lostAt[$at] === null || $lostAt[$to] === null ? 99.0 : $lostAt[$at] + $share * ($lostAt[$to] - $lostAt[$at]);
-                $weight = $works[$class[$i]] + min($weightAt[$at], $weightAt[$to]) + $perJoint * ($joints[$i] + $jointsKnown);
-                $key = $ranking === Ranking::Ease ? 0.0 : match ($ranking) {
-                    Ranking::Room => -log(max(1e-6, $roomAt[$at] + $share * ($roomAt[$to] - $roomAt[$at]))),
-                    Ranking::Light => $lost,
-                    Ranking::Mass => $massKnown + $mass[$i],
-                    Ranking::Price => $priceKnown + $price[$i],
-                };
-                $key = $key * 1e6 + $weight * 1e4 + ($joints[$i] + $jointsKnown) * 10.0 + $lost * 0.1;
-                if (! isset($keys[$i]) || $key < $keys[$i]) {
-                    $keys[$i] = $key;
-                    $from[$i] = $k;
-                }
-                // A ring narrower than the light on its way to the front assembly could dim the picture or its corner.
-                $doubt[$i] = ($doubt[$i] ?? true) && ($corner || $narrow && $high / $clear[$i] * $factor > $effectiveAt[$at]);
-            }
-        }
-        $unsure = 0;
-        foreach ($keys as $i => $key) {
-            $unsure += $doubt[$i] ? 1 : 0;
-            if ($key < $best->limit) {
-                $best->add($key, $order + $from[$i], $i, $doubt[$i], [$b, $front, $curves[$from[$i]]]);
-            }
-        }
-
-        return [count($keys) - $unsure, $unsure];
-    }
-
-    /**
-     * Whether every one of the other distances is met by some length that a stack can have.
-     *
-     * @param  list<list<array{float, float}>>  $ways
-     */
-    private static function reaches(array $ways, float $least, float $most): bool
-    {
-        foreach ($ways as $stretches) {
-            foreach ($stretches as [$from, $to]) {
-                if ($from <= $most + 1e-9 && $to >= $least - 1e-9) {
-                    continue 2;
-                }
-            }
-
-            return false;
-        }
-
-        return true;
-    }
-
-    /**
-     * Where on a curve each stack meets it, if it does: a loop of comparisons and nothing else, gone through for every rig there is.
-     *
-     * @param  list<int>  $usable  stacks, the shortest first
-     * @param  list<float>  $least  by stack
-     * @param  list<float>  $most
-     * @return array{list<int>, list<int>, list<float>} stacks; the point of each; and the share of the way from it to the next
-     */
-    private static function met(Curve $curve, array $usable, array $least, array $most): array
-    {
-        $rows = $places = $shares = [];
-        $joined = $curve->joined;
-        $zs = $curve->z;
-        $last = count($zs) - 1;
-        $nearest = $curve->least - 1e-9;
-        $furthest = $curve->most + 1e-9;
-        foreach ($usable as $i) {
-            $low = $least[$i];
-            if ($low > $furthest) {
-                break;
-            }
-            $high = $most[$i];
-            if ($high < $nearest) {
-                continue;
-            }
-            for ($n = 0; $n <= $last; $n++) {
-                $z = $zs[$n];
-                if ($z >= $low - 1e-9 && $z <= $high + 1e-9) {
-                    $rows[] = $i;
-                    $places[] = $n;
-                    $shares[] = 0.0;
-                    break;
-                }
-                if ($n < $last && $joined[$n] && ($z < $low ? $zs[$n + 1] >= $low : $zs[$n + 1] <= $high)) {
-                    $rows[] = $i;
-                    $places[] = $n;
-                    $shares[] = (($z < $low ? $low : $high) - $z) / ($zs[$n + 1] - $z);
-                    break;
-                }
-            }
-        }
-
-        return [$rows, $places, $shares];
     }
 
     /**

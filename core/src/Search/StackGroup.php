@@ -55,7 +55,7 @@ final class StackGroup
     /** @var list<int> the classes that there are */
     private readonly array $classes;
 
-    /** @var array<int, list<int>> stacks of certain classes, by those as bits: the same few are asked for again and again */
+    /** @var array<int, StacksOfClasses> by what working the aperture weighs in each class, two bits a class */
     private array $ofClasses = [];
 
     /**
@@ -129,25 +129,29 @@ final class StackGroup
     }
 
     /**
-     * Its stacks of the classes whose aperture can be worked, the shortest first.
+     * Its stacks of the classes whose aperture can be worked.
      *
-     * @param  list<int>  $works  by class; -1 = it can't be
-     * @return list<int>
+     * @param  list<int>  $works  warnings by class, 0 or 1; -1 = it can't be
      */
-    public function ofClasses(array $works): array
+    public function ofClasses(array $works): StacksOfClasses
     {
         $bits = 0;
-        foreach ($works as $class => $how) {
-            $bits |= $how >= 0 ? 1 << $class : 0;
+        foreach ($works as $how) {
+            $bits = $bits << 2 | $how + 1;
         }
         if (! isset($this->ofClasses[$bits])) {
-            $stacks = [];
+            $rigid = $drawn = [];
             foreach ($this->class as $i => $class) {
-                if (($bits & (1 << $class)) !== 0) {
-                    $stacks[] = $i;
+                if ($works[$class] < 0) {
+                    continue;
+                }
+                if ($this->least[$i] === $this->most[$i]) {
+                    $rigid[] = $i;
+                } else {
+                    $drawn[] = $i;
                 }
             }
-            $this->ofClasses[$bits] = $stacks;
+            $this->ofClasses[$bits] = new StacksOfClasses($rigid, $drawn);
         }
 
         return $this->ofClasses[$bits];
