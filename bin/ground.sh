@@ -26,7 +26,7 @@ need_packages() {
 }
 
 base_packages() {
-    need_packages php8.2-cli php8.2-fpm php8.2-pgsql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-bcmath php8.2-opcache php8.2-zip php8.2-gd \
+    need_packages php8.2-cli php8.2-fpm php8.2-pgsql php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-bcmath php8.2-opcache php8.2-apcu php8.2-zip php8.2-gd \
         composer unzip nginx-light postgresql-15 procps curl util-linux
 }
 
@@ -146,6 +146,8 @@ use_instance() {
     local each
     for each in config routes events packages services; do set_env "APP_$(tr a-z A-Z <<< "$each")_CACHE" "$run/cache/$each.php"; done
     set -a; . "$run/env"; set +a
+    # Requests are counted in the workers' own memory; several nodes count together, where they keep all else.
+    set_env CACHE_LIMITER "$([ "$CACHE_STORE" = file ] && echo memory || echo "$CACHE_STORE")"
     # A port that was asked for is taken from now on.
     if [ "$instance" = start ] && [ -n "${ZINC_PORT:-}" ] && [ "$ZINC_PORT" != "$WEB_PORT" ]; then
         web_down
@@ -258,7 +260,7 @@ workers_are_up() { local each; for each in nginx fpm $loops; do is_ours "$(cat "
 
 # With --keep the database is left as it is: somebody else has brought it up to this version.
 web_up() {
-    local user try port; user=$(user_for www-data)
+    local user try port preload=(); user=$(user_for www-data)
     for try in $(seq 12); do
         own_address
         own_device_ports
@@ -269,7 +271,10 @@ web_up() {
         write_nginx "$user" > "$run/nginx.conf"
         chmod 600 "$run/fpm.conf"
         # The search goes through a million rigs: JIT makes it two to three times as quick. The usual limits on traces are too low for it.
-        if ! php-fpm8.2 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.jit_max_root_traces=50000 -d opcache.jit_max_side_traces=50000 \
+        # Classes that each request needs of the packages are loaded once, for all of them.
+        as "$user" php "$root/bootstrap/needed.php" > "$run/needed.txt" 2>> "$run/logs/start.log" || : > "$run/needed.txt"
+        [ "$(id -u)" -ne 0 ] || preload=(-d "opcache.preload_user=$user")
+        if ! ZINC_NEEDED=$run/needed.txt php-fpm8.2 -d "opcache.preload=$root/bootstrap/preload.php" "${preload[@]}" -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.jit_max_root_traces=50000 -d opcache.jit_max_side_traces=50000 \
             -d opcache.jit_max_exit_counters=100000 --fpm-config "$run/fpm.conf" -c /etc/php/8.2/fpm >> "$run/logs/start.log" 2>&1 9>&-; then
             set_env FPM_PORT "$(free_port $((FPM_PORT + 2)))"
             continue
