@@ -37,6 +37,68 @@ test('dragging a control changes every figure from the sweep, without a request 
     await expect(page.getByRole('region', { name: 'Magnification', exact: true }).locator('[data-figure]')).toHaveText(before);
 });
 
+test('on a phone the panel below waits for the hand to rest where none of it is to be seen, and follows where it is', async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 700 });
+    await openDemonstration(page, 'Sedge seed, coat pattern');
+    const draw = page.getByRole('slider', { name: /Rail bellows · draw/ });
+    await draw.focus();
+    await expect(draw).toHaveAttribute('aria-busy', 'false');
+    await page.waitForLoadState('networkidle');
+    const panel = page.getByRole('complementary', { name: 'Readings' });
+    await draw.scrollIntoViewIfNeeded();
+    await expect(panel).not.toBeInViewport();
+    const box = await draw.boundingBox();
+    if (!box) throw new Error('the draw has no place on the screen');
+    const before = await shown(page, 'Magnification');
+    /** The figure over the drawing, which is always in sight. */
+    const over = page.locator('.sticky .figures').first();
+    await page.mouse.move(box.x + box.width * 0.3, box.y + 18);
+    await page.mouse.down();
+    // All within one frame after the other: no machine takes so long between two of them that the hand would rest.
+    const told = await page.evaluate(
+        async ({ x, y, width }) => {
+            const slider = document.activeElement;
+            const text = (of: string) => document.querySelector(of)?.textContent ?? '';
+            const below = 'section[aria-label="Magnification"] [data-figure]';
+            const seen: { over: string[]; below: string[] } = { over: [], below: [] };
+            let last = performance.now();
+            let longest = 0;
+            for (let step = 0; step < 12; step++) {
+                slider?.dispatchEvent(
+                    new PointerEvent('pointermove', { bubbles: true, pointerId: 1, clientX: x + width * (0.3 + step * 0.03), clientY: y }),
+                );
+                await new Promise(requestAnimationFrame);
+                longest = Math.max(longest, performance.now() - last);
+                last = performance.now();
+                seen.over.push(text('.sticky .figures'));
+                seen.below.push(text(below));
+            }
+            return { ...seen, longest };
+        },
+        { x: box.x, y: box.y + 18, width: box.width },
+    );
+    expect(new Set(told.over).size).toBeGreaterThan(8);
+    // A machine that stood still in between has seen the hand rest.
+    if (told.longest < 120) expect(new Set(told.below)).toEqual(new Set([before]));
+    // The hand rests: figures above and below are the same.
+    await expect(page.getByRole('region', { name: 'Magnification', exact: true }).locator('[data-figure]')).toHaveText(
+        (await over.textContent()) ?? '',
+    );
+    expect(await shown(page, 'Magnification')).not.toBe(before);
+    await page.mouse.up();
+    await expect(page.getByRole('status').first()).toHaveText('saved');
+    // By keys, with the panel in the window: it follows at once, though it lies below.
+    await page.setViewportSize({ width: 390, height: 2000 });
+    await expect(panel).toBeInViewport();
+    await draw.focus();
+    for (let step = 0; step < 5; step++) {
+        await page.keyboard.press('ArrowLeft');
+        await expect(page.getByRole('region', { name: 'Magnification', exact: true }).locator('[data-figure]')).toHaveText(
+            (await over.textContent()) ?? '',
+        );
+    }
+});
+
 test('a second control taken hold of while the first is being saved never shows a figure of before', async ({ page }) => {
     await openDemonstration(page, 'Sedge seed, coat pattern');
     const draw = page.getByRole('slider', { name: /Rail bellows · draw/ });

@@ -63,6 +63,25 @@ final class KeptKitTest extends TestCase
         self::assertGreaterThan(5, $second);
     }
 
+    public function test_every_column_comes_back(): void
+    {
+        $kit = MadeKits::demonstration();
+        $now = PreparedKit::of($kit, self::conditions(), Budget::endless());
+        $back = $this->back($this->kept($kit), self::copy($kit));
+        self::assertSameSize($now->stacks, $back->stacks);
+        $latched = 0;
+        foreach ($now->stacks as $b => $stacks) {
+            foreach (['set', 'ends', 'latched', 'least', 'most', 'clear', 'joints', 'mass', 'price', 'passes', 'route', 'leftOutAbove'] as $column) {
+                self::assertSame($stacks->{$column}, $back->stacks[$b]->{$column}, $column);
+            }
+            self::assertEquals($stacks->kinds, $back->stacks[$b]->kinds);
+            $latched += $stacks->latched === $stacks->ends ? 0 : 1;
+        }
+        self::assertGreaterThan(0, $latched);
+        $wanted = new SearchCriteria(fieldWidthMm: 18.0);
+        self::assertEquals(self::told(Search::over($now)->ask($wanted)), self::told(Search::over($back)->ask($wanted)));
+    }
+
     public function test_only_what_was_gone_through_to_the_end_is_kept(): void
     {
         $kit = MadeKits::generated(RigMaker::seeded(__METHOD__), 8);

@@ -22,6 +22,12 @@ final class MadeKits
         return SearchKit::of(KitFile::parse(json_encode(['format' => 'zinc-thimble/kit', 'version' => 1, 'cameras' => $cameras, 'parts' => $parts], JSON_THROW_ON_ERROR))->kit());
     }
 
+    /** The kit of the demonstration: with latches, batteries and a lens that focuses inside. */
+    public static function demonstration(): SearchKit
+    {
+        return SearchKit::of(KitFile::parse((string) file_get_contents(__DIR__.'/../../../database/demo/herbarium.kit.json'))->kit());
+    }
+
     /** A kit of one or two bodies and so many parts, whose joints mostly agree. */
     public static function generated(RigMaker $maker, int $parts, bool $narrow = false): SearchKit
     {

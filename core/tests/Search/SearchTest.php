@@ -14,6 +14,7 @@ use ZincThimble\Core\Finding\Severity;
 use ZincThimble\Core\Finding\Weight;
 use ZincThimble\Core\Gear\InvalidFigure;
 use ZincThimble\Core\Gear\Lens;
+use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Reading\Reading;
 use ZincThimble\Core\Report\RigReport;
@@ -42,6 +43,33 @@ final class SearchTest extends TestCase
             $some += count($plain->rigs);
         }
         self::assertGreaterThan(200, $some);
+    }
+
+    public function test_what_cant_be_among_the_best_is_counted_and_nothing_better_is_left_out(): void
+    {
+        $maker = RigMaker::seeded(__METHOD__);
+        $counted = $several = 0;
+        for ($n = 0; $n < 80; $n++) {
+            $kit = $n % 10 === 0 ? MadeKits::demonstration() : MadeKits::generated($maker, 10);
+            $wanted = match ($n % 4) {
+                0 => ['magnification' => $maker->number(0.1, 2.0)],
+                1 => ['workingDistanceMm' => $maker->number(30.0, 300.0)],
+                2 => ['fieldWidthMm' => $maker->number(15.0, 150.0), 'leastRoomMm' => $maker->number(0.0, 60.0)],
+                default => ['magnification' => $maker->number(0.1, 1.0), 'mostMassG' => $maker->number(700.0, 1500.0)],
+            };
+            $what = sprintf('kit %d of seed %d', $n, $maker->seed);
+            $count = $maker->pick([1, 2, 5]);
+            $quick = Search::of($kit, self::conditions())->ask(new SearchCriteria(...$wanted), $count);
+            // A corner of any brightness is no limit, but one that rings could break: each stack is weighed for that.
+            $plain = Search::of($kit, self::conditions())->ask(new SearchCriteria(...$wanted, leastCorner: 0.0), $count);
+            self::assertSame($plain->fulfil + $plain->mayFulfil, $quick->fulfil + $quick->mayFulfil, $what);
+            $told = static fn (Candidate $row): array => ['rank' => $row->rank, 'chain' => array_map(static fn (Part $part): string => $part->label(), $row->rig->chain), 'setting' => $row->rig->setting];
+            self::assertEquals(array_map($told, $plain->each), array_map($told, $quick->each), $what);
+            $counted += max(0, $quick->fulfil - 4 * $count);
+            $several += count($quick->each) > 1 ? 1 : 0;
+        }
+        self::assertGreaterThan(1_500, $counted);
+        self::assertGreaterThan(10, $several);
     }
 
     public function test_what_fulfils_a_wish_is_what_plain_trying_finds(): void

@@ -1,12 +1,12 @@
 import { Popover } from 'radix-ui';
-import { memo } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { RigView } from '../api/client';
 import { digits, fNumber, length, lengthDigits, magnification, mass, ratio, stops, type Units } from '../ui/figures';
 import type { Pointed } from '../drawing/RigDrawing';
 import { Strip } from '../strip/Strip';
 import { strings } from '../strings/index';
-import type { ReadingName, DisplayedReadings } from './displayedReadings';
+import { displayedReadings, type ReadingName, type DisplayedReadings } from './displayedReadings';
 import { Term } from '../ui/Term';
 import { later } from '../ui/later';
 import type { Derived } from './Derivation';
@@ -253,8 +253,19 @@ function FocusStrip({ rig, shown, units, point }: Props & { point: (reading: Poi
     );
 }
 
-/** Whatever else is known of the rig, in figures. */
+/** Whatever else is known of the rig, in figures: where nobody has opened it, as the rig is set. */
 function AllReadings({ rig, shown, units }: Props) {
+    const [open, setOpen] = useState(false);
+    const asSet = useMemo(() => displayedReadings(rig, null), [rig]);
+    return (
+        <details className="border-b border-line py-2 text-sm" onToggle={(event) => setOpen(event.currentTarget.open)}>
+            <summary className="cursor-pointer font-semibold">{strings.readings.more.title}</summary>
+            <OtherReadings rig={rig} shown={open ? shown : asSet} units={units} />
+        </details>
+    );
+}
+
+const OtherReadings = memo(function OtherReadings({ rig, shown, units }: Props) {
     const say = strings.readings;
     const at = rig.readings;
     const mm = (value: number | null) => (value === null ? say.none : length(value, units));
@@ -298,19 +309,16 @@ function AllReadings({ rig, shown, units }: Props) {
         [say.more.price, at.price === null ? say.none : String(at.price)],
     ];
     return (
-        <details className="border-b border-line py-2 text-sm">
-            <summary className="cursor-pointer font-semibold">{say.more.title}</summary>
-            <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 pt-2">
-                {rows.map(([name, value]) => (
-                    <div key={name} className="contents">
-                        <dt className="text-soft">{name}</dt>
-                        <dd className="figures text-right">{value}</dd>
-                    </div>
-                ))}
-            </dl>
-        </details>
+        <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 pt-2">
+            {rows.map(([name, value]) => (
+                <div key={name} className="contents">
+                    <dt className="text-soft">{name}</dt>
+                    <dd className="figures text-right">{value}</dd>
+                </div>
+            ))}
+        </dl>
     );
-}
+});
 
 /** A half-width as its figure is told, long and brief. */
 function toldHalf(name: ReadingName, half: number, units: Units): { said: string; brief: string } {

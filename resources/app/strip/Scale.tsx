@@ -39,72 +39,95 @@ const Graduation = memo(function Graduation({
     );
 });
 
+/** What one rig reaches: it stays while what stands on it moves. */
+const ReachBar = memo(function ReachBar({ from, to, least, greatest, y, tell }: ReachBarProps) {
+    const ends = reachOn([from, to], { least, greatest });
+    if (!ends) return null;
+    const { low, high } = ends;
+    const wide = high - low > 64;
+    return (
+        <g>
+            <rect x={low} y={y} width={Math.max(2, high - low)} height={bar} fill="var(--brass)" opacity={0.38} />
+            {tell && least !== null && (
+                <text x={wide ? low + 1 : low - 3} y={9} fontSize={10} textAnchor={wide ? 'start' : 'end'} fill="var(--brass)">
+                    {tell(least)}
+                </text>
+            )}
+            {tell && (
+                <text x={wide ? high - 1 : high + 3} y={9} fontSize={10} textAnchor={wide ? 'end' : 'start'} fill="var(--brass)">
+                    {greatest === null ? '∞' : tell(greatest)}
+                </text>
+            )}
+        </g>
+    );
+});
+
+interface ReachBarProps extends Reach {
+    from: number;
+    to: number;
+    y: number;
+    /** Says its ends over it; null = nothing does. */
+    tell: ((value: number) => string) | null;
+}
+
+/** Where one rig stands. */
+const MarkOn = memo(function MarkOn({ from, to, value, halfWidth = null, letter, y, alone }: MarkOnProps) {
+    if (value === null || value <= 0) return null;
+    const spread = spreadOn([from, to], { value, halfWidth });
+    const x = placeOn([from, to])(value);
+    return (
+        <g transform={`translate(0 ${y})`}>
+            {spread && (
+                <path d={`M${spread.low} 12V18M${spread.low} 15H${spread.high}M${spread.high} 12V18`} stroke="var(--ink)" fill="none" />
+            )}
+            <path d={alone ? 'M0 5V24' : 'M0 11V19'} transform={`translate(${x} 0)`} stroke="var(--ink)" strokeWidth={2.4} />
+            {letter !== undefined && (
+                <text x={x + 4} y={19} fontSize={10} fontWeight={600} fill="var(--ink)">
+                    {letter}
+                </text>
+            )}
+        </g>
+    );
+});
+
+interface MarkOnProps extends Mark {
+    from: number;
+    to: number;
+    y: number;
+    /** Whether nothing else stands on the scale. */
+    alone: boolean;
+}
+
 /** A logarithmic scale with what each rig reaches and where it stands: one rig, or several on one scale. */
-export function Scale({ window, marks, reaches, tell, per = 1 }: Props) {
-    const place = placeOn(window);
+export function Scale({ window: [from, to], marks, reaches, tell, per = 1 }: Props) {
     const rows = Math.max(1, reaches.length);
     // One bar has what it reaches told over it; several have letters, and push the line down.
     const top = rows === 1 ? 12 : 3;
     const line = top + 6.5 + (rows - 1) * (bar + 2);
     return (
         <svg className="figures mt-0.5 block w-full overflow-visible" viewBox={`0 0 ${width} ${line + 19.5}`} aria-hidden="true">
-            {reaches.map((reach, row) => {
-                const ends = reachOn(window, reach);
-                if (!ends) return null;
-                const { low, high } = ends;
-                const wide = high - low > 64;
-                const y = top + row * (bar + 2);
-                return (
-                    <g key={row}>
-                        <rect x={low} y={y} width={Math.max(2, high - low)} height={bar} fill="var(--brass)" opacity={0.38} />
-                        {rows === 1 && reach.least !== null && (
-                            <text x={wide ? low + 1 : low - 3} y={9} fontSize={10} textAnchor={wide ? 'start' : 'end'} fill="var(--brass)">
-                                {tell(reach.least)}
-                            </text>
-                        )}
-                        {rows === 1 && (
-                            <text
-                                x={wide ? high - 1 : high + 3}
-                                y={9}
-                                fontSize={10}
-                                textAnchor={wide ? 'end' : 'start'}
-                                fill="var(--brass)"
-                            >
-                                {reach.greatest === null ? '∞' : tell(reach.greatest)}
-                            </text>
-                        )}
-                    </g>
-                );
-            })}
-            <Graduation from={window[0]} to={window[1]} line={line} tell={tell} per={per} />
-            {marks.map((mark, row) => {
-                if (mark.value === null || mark.value <= 0) return null;
-                const spread = spreadOn(window, mark);
-                const y = reaches.length > 1 ? row * (bar + 2) + top - 12 : 0;
-                const x = place(mark.value);
-                return (
-                    <g key={mark.letter ?? row} transform={`translate(0 ${y})`}>
-                        {spread && (
-                            <path
-                                d={`M${spread.low} 12V18M${spread.low} 15H${spread.high}M${spread.high} 12V18`}
-                                stroke="var(--ink)"
-                                fill="none"
-                            />
-                        )}
-                        <path
-                            d={marks.length > 1 ? 'M0 11V19' : 'M0 5V24'}
-                            transform={`translate(${x} 0)`}
-                            stroke="var(--ink)"
-                            strokeWidth={2.4}
-                        />
-                        {mark.letter !== undefined && (
-                            <text x={x + 4} y={19} fontSize={10} fontWeight={600} fill="var(--ink)">
-                                {mark.letter}
-                            </text>
-                        )}
-                    </g>
-                );
-            })}
+            {reaches.map(({ least, greatest }, row) => (
+                <ReachBar
+                    key={row}
+                    from={from}
+                    to={to}
+                    least={least}
+                    greatest={greatest}
+                    y={top + row * (bar + 2)}
+                    tell={rows === 1 ? tell : null}
+                />
+            ))}
+            <Graduation from={from} to={to} line={line} tell={tell} per={per} />
+            {marks.map((mark, row) => (
+                <MarkOn
+                    key={mark.letter ?? row}
+                    from={from}
+                    to={to}
+                    {...mark}
+                    y={reaches.length > 1 ? row * (bar + 2) + top - 12 : 0}
+                    alone={marks.length === 1}
+                />
+            ))}
         </svg>
     );
 }

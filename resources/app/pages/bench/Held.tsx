@@ -1,4 +1,4 @@
-import { memo, useDeferredValue, useMemo, type ComponentProps, type ComponentType, type ReactNode, type Ref } from 'react';
+import { memo, useMemo, useRef, type ComponentProps, type ComponentType, type ReactNode, type Ref } from 'react';
 import type { RigView, Schema } from '../../api/client';
 import { RigDrawing, type Pointed } from '../../drawing/RigDrawing';
 import { misfits, type ActiveSweep } from '../../rig/displayedReadings';
@@ -7,9 +7,9 @@ import { PictureFrame } from '../../rig/PictureFrame';
 import { Readings, TwoFigures } from '../../rig/Readings';
 import { strings } from '../../strings/index';
 import type { Units } from '../../ui/figures';
-import { useIsWide } from '../../ui/useIsWide';
+import { useFollowed } from '../../ui/useFollowed';
 import { Controls } from './Controls';
-import { shownOf, useAsked, useIsHeld, useLive, useShown } from './inHand';
+import { shownOf, useAsked, useIsHeld, useShown } from './inHand';
 import { Move } from './Move';
 import { drawnSubject, plannedFlash } from './tabs/drawn';
 import type { Light } from './tabs/Light';
@@ -98,14 +98,15 @@ interface ReadingsProps {
     onMend: (mend: Schema['MendView']) => void;
 }
 
-/**
- * What the rig does, and what is to be said of it. Where it lies below the drawing, out of the hand's sight, it follows when what is in sight
- * has been drawn.
- */
+/** What the rig does, and what is to be said of it. */
 export function HeldReadings(props: ReadingsProps) {
     const { rig, live } = useShown();
-    const after = useDeferredValue(live);
-    return <ReadingsOf {...props} rig={rig} live={useIsWide() || after?.sweep !== live?.sweep ? live : after} />;
+    const here = useRef<HTMLDivElement>(null);
+    return (
+        <div ref={here}>
+            <ReadingsOf {...props} rig={rig} live={useFollowed(here, live, rig)} />
+        </div>
+    );
 }
 
 const ReadingsOf = memo(function ReadingsOf({
@@ -152,8 +153,14 @@ type LightProps = ComponentProps<typeof Light>;
 type ShotsProps = ComponentProps<typeof Shots>;
 
 export function HeldLight({ piece: Work, ...props }: Omit<LightProps, 'held'> & { piece: ComponentType<LightProps> }) {
-    const live = useLive();
-    return <Work held={props.active ? live : null} {...props} />;
+    const { rig, live } = useShown();
+    const here = useRef<HTMLDivElement>(null);
+    const followed = useFollowed(here, props.active ? live : null, rig);
+    return (
+        <div ref={here}>
+            <Work held={followed} {...props} />
+        </div>
+    );
 }
 
 export function HeldShots({ piece: Work, ...props }: Omit<ShotsProps, 'held'> & { piece: ComponentType<ShotsProps> }) {

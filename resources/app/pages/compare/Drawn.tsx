@@ -1,12 +1,13 @@
 import { usePreferences } from '../../shell/preferences';
 import { hasOwnKeys } from '../../shell/PlaceKeys';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { ComparisonQuery, Schema } from '../../api/client';
 import type { Units } from '../../ui/figures';
 import { Aligned, type Acts } from './Aligned';
 import { Figures } from './Figures';
 import { Frames } from './Frames';
-import { moved } from './shown';
+import { moved, type Held } from './shown';
+import { useFollowed } from '../../ui/useFollowed';
 import { useHand } from './useHand';
 import { Verdict } from './Verdict';
 import { Wipe } from './Wipe';
@@ -75,13 +76,39 @@ export function Drawn({ told, isOld, query, set, units, onSet, onDrop, onBench }
             <div className="min-w-0">
                 <Aligned rigs={rigs} units={units} query={query} held={held} hand={hand} chosen={chosen?.letter ?? ''} acts={acts} />
             </div>
-            <div className="min-w-0 lg:border-l lg:border-line lg:pl-5">
-                <Frames rigs={rigs} target={told.target} units={units} cropped={cropped} onCrop={setCropped} onOpen={setLarge} />
-                <Figures rigs={rigs} units={units} />
+            <Below told={told} held={held} units={units} cropped={cropped} onCrop={setCropped} onOpen={setLarge}>
                 {told.rigs.length <= beside && verdict}
-            </div>
+            </Below>
             {told.rigs.length > beside && <div className="lg:col-span-2">{verdict}</div>}
             <Wipe rigs={rigs} target={told.target} units={units} letter={large} onClose={() => setLarge(null)} />
         </div>
     );
 }
+
+interface BelowProps {
+    told: Schema['ComparisonView'];
+    held: Held | null;
+    units: Units;
+    cropped: boolean;
+    onCrop: (cropped: boolean) => void;
+    onOpen: (letter: string) => void;
+    children: ReactNode;
+}
+
+/** Frames and strips of all rigs: beside the drawings, on a narrow screen below them. */
+function Below({ told, held, units, cropped, onCrop, onOpen, children }: BelowProps) {
+    const here = useRef<HTMLDivElement>(null);
+    const followed = useFollowed(here, held, told);
+    const rigs = useMemo(() => told.rigs.map((rig) => moved(rig, followed, told.target)), [told, followed]);
+    return (
+        <div ref={here} className="min-w-0 lg:border-l lg:border-line lg:pl-5">
+            <FramesOf rigs={rigs} target={told.target} units={units} cropped={cropped} onCrop={onCrop} onOpen={onOpen} />
+            <FiguresOf rigs={rigs} units={units} />
+            {children}
+        </div>
+    );
+}
+
+/** Drawn again when a rig of theirs has moved. */
+const FramesOf = memo(Frames);
+const FiguresOf = memo(Figures);

@@ -26,6 +26,13 @@ function windowOfAll(marks: readonly Mark[], reaches: readonly Reach[]): Window 
     return windowOf(own.length > 0 && Math.max(...all) / Math.min(...all) > 600 ? own : all);
 }
 
+/** The same functions each time: a scale is engraved anew only when what it says changes. */
+const tellLength: Readonly<Record<Units, (mm: number) => string>> = {
+    mm: (mm) => lengthDigits(mm, 'mm'),
+    in: (mm) => lengthDigits(mm, 'in'),
+};
+const tellNumber = (value: number) => digits(value);
+
 /** One strip a reading: every rig's letter where it stands, and how far it goes. */
 export function Figures({ rigs, units }: { rigs: readonly Rig[]; units: Units }) {
     const say = strings.readings;
@@ -54,7 +61,7 @@ export function Figures({ rigs, units }: { rigs: readonly Rig[]; units: Units })
                 }));
                 const reaches = rigs.map((rig) => (name === 'resolvedDetailMm' ? { least: null, greatest: null } : rig.range[name]));
                 const finite = standing(marks, reaches);
-                const tell = (value: number) => (isLength ? lengthDigits(value, units) : digits(value));
+                const tell = isLength ? tellLength[units] : tellNumber;
                 return (
                     <div key={name} className="border-b border-line py-1.5">
                         <div className="flex flex-wrap items-baseline gap-x-3">

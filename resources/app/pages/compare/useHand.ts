@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import type { ComparedSweep } from '../../api/client';
 import { withSet } from './asked';
 import type { Held, Rig } from './shown';
@@ -39,7 +40,8 @@ export function useHand(
     }, []);
     const move = useCallback((rig: Rig, sweep: Sweep, row: number) => {
         wanted.current = { id: rig.id, row, sweep };
-        setHeld(wanted.current);
+        // With this step of the hand, not with the frame after it.
+        flushSync(() => setHeld(wanted.current));
     }, []);
     const leave = useCallback(
         (rig: Rig, sweep: Sweep) => {
