@@ -47,7 +47,7 @@ final class LimitKit
         }
         $this->kit = SearchKit::of(KitFile::parse(json_encode($document, JSON_THROW_ON_ERROR))->kit());
         $this->conditions = Conditions::from(new Values([]));
-        $this->prepared = new PreparedKit($this->kit, $this->conditions, Budget::endless());
+        $this->prepared = PreparedKit::of($this->kit, $this->conditions, Budget::endless());
         $this->search = Search::of($this->kit, $this->conditions);
         $this->fronts = $this->prepared->fronts(PHP_INT_MAX, false, Budget::endless());
     }
