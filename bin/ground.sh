@@ -270,11 +270,12 @@ web_up() {
         write_fpm "$user" > "$run/fpm.conf"
         write_nginx "$user" > "$run/nginx.conf"
         chmod 600 "$run/fpm.conf"
-        # The search goes through a million rigs: JIT makes it two to three times as quick. The usual limits on traces are too low for it.
         # Classes that each request needs of the packages are loaded once, for all of them.
         as "$user" php "$root/bootstrap/needed.php" > "$run/needed.txt" 2>> "$run/logs/start.log" || : > "$run/needed.txt"
         [ "$(id -u)" -ne 0 ] || preload=(-d "opcache.preload_user=$user")
-        if ! ZINC_NEEDED=$run/needed.txt php-fpm8.2 -d "opcache.preload=$root/bootstrap/preload.php" "${preload[@]}" -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.jit_max_root_traces=50000 -d opcache.jit_max_side_traces=50000 \
+        # The search goes through a million rigs: JIT makes it two to three times as quick. The usual limits on traces are too low for it.
+        if ! ZINC_NEEDED=$run/needed.txt php-fpm8.2 -d "opcache.preload=$root/bootstrap/preload.php" "${preload[@]}" \
+            -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.jit_max_root_traces=50000 -d opcache.jit_max_side_traces=50000 \
             -d opcache.jit_max_exit_counters=100000 --fpm-config "$run/fpm.conf" -c /etc/php/8.2/fpm >> "$run/logs/start.log" 2>&1 9>&-; then
             set_env FPM_PORT "$(free_port $((FPM_PORT + 2)))"
             continue

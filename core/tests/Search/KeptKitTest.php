@@ -100,6 +100,15 @@ final class KeptKitTest extends TestCase
         self::assertNull(KeptKit::of($late), 'there was no time for front assemblies');
     }
 
+    public function test_a_kit_of_nothing_is_kept_as_nothing(): void
+    {
+        $body = ['name' => 'Body', 'joint' => 'larch', 'registerMm' => 44.5, 'sensor' => ['widthMm' => 36, 'heightMm' => 24]];
+        foreach ([new SearchKit([], [], []), MadeKits::of([$body], [])] as $kit) {
+            $found = Search::over($this->back($this->kept($kit), $kit))->ask(new SearchCriteria(magnification: 1.0));
+            self::assertSame([0, 0, []], [$found->rigs, $found->fulfil, $found->rows]);
+        }
+    }
+
     public function test_too_much_is_not_kept(): void
     {
         $lens = static fn (int $n): array => ['kind' => 'lens', 'name' => 'Lens '.$n, 'rear' => 'larch', 'front' => 'thread:52x0.75', 'focalLengthMm' => 40.0 + $n, 'registerMm' => 44.5, 'frontRimMm' => 40, 'focusing' => 'fixed', 'aperture' => ['widest' => 2.8, 'smallest' => 16]];

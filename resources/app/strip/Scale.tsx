@@ -103,7 +103,8 @@ export function Scale({ window: [from, to], marks, reaches, tell, per = 1 }: Pro
     const rows = Math.max(1, reaches.length);
     // One bar has what it reaches told over it; several have letters, and push the line down.
     const top = rows === 1 ? 12 : 3;
-    const line = top + 6.5 + (rows - 1) * (bar + 2);
+    // Letters stand clear of it.
+    const line = top + (rows === 1 ? 6.5 : 9.5) + (rows - 1) * (bar + 2);
     return (
         <svg className="figures mt-0.5 block w-full overflow-visible" viewBox={`0 0 ${width} ${line + 19.5}`} aria-hidden="true">
             {reaches.map(({ least, greatest }, row) => (
