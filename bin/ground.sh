@@ -276,7 +276,7 @@ web_up() {
         # The search goes through a million rigs: JIT makes it two to three times as quick. The usual limits on traces are too low for it.
         if ! ZINC_NEEDED=$run/needed.txt php-fpm8.2 -d "opcache.preload=$root/bootstrap/preload.php" "${preload[@]}" \
             -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.jit_max_root_traces=50000 -d opcache.jit_max_side_traces=50000 \
-            -d opcache.jit_max_exit_counters=100000 --fpm-config "$run/fpm.conf" -c /etc/php/8.2/fpm >> "$run/logs/start.log" 2>&1 9>&-; then
+            -d opcache.jit_max_exit_counters=100000 -d apc.enabled=1 --fpm-config "$run/fpm.conf" -c /etc/php/8.2/fpm >> "$run/logs/start.log" 2>&1 9>&-; then
             set_env FPM_PORT "$(free_port $((FPM_PORT + 2)))"
             continue
         fi
