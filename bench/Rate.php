@@ -22,6 +22,14 @@ final class Rate
         return $best;
     }
 
+    /** @param  non-empty-list<float>  $values */
+    public static function median(array $values): float
+    {
+        sort($values);
+
+        return $values[intdiv(count($values), 2)];
+    }
+
     /** @param  \Closure(int): int  $round */
     private static function stretch(\Closure $round, int &$n, float $seconds): float
     {

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use ZincThimble\Bench\BenchKit;
+use ZincThimble\Bench\Rate;
 use ZincThimble\Core\File\KitFile;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Report\RigReport;
@@ -21,6 +22,7 @@ use ZincThimble\Core\Search\SearchKit;
 
 require __DIR__.'/../vendor/autoload.php';
 require __DIR__.'/BenchKit.php';
+require __DIR__.'/Rate.php';
 
 $file = static fn (int $size): string => json_encode(BenchKit::of($size), JSON_THROW_ON_ERROR);
 $conditions = Conditions::from(new Values([]));
@@ -31,11 +33,12 @@ $wishes = [
 ];
 $seconds = static fn (int $from): float => (hrtime(true) - $from) / 1e9;
 
+$read = static fn (string $text): SearchKit => SearchKit::of(KitFile::parse($text)->kit());
 /** @return array{Search, float} */
-$open = static function (string $text) use ($conditions, $seconds): array {
+$open = static function (string $text) use ($conditions, $seconds, $read): array {
     $from = hrtime(true);
 
-    return [Search::of(SearchKit::of(KitFile::parse($text)->kit()), $conditions), $seconds($from)];
+    return [Search::of($read($text), $conditions), $seconds($from)];
 };
 
 // One wish in a process of its own, so that nothing is warm from the one before.
@@ -56,11 +59,11 @@ if (isset($argv[1]) && str_starts_with($argv[1], '--wish=')) {
     $whole = $built + $seconds($from);
     $peak = memory_get_peak_usage(true) / 1048576;
     // The same in a worker that has answered often: with what no wish changes kept from before, and with nothing kept, in turn.
-    $prepared = PreparedKit::of(SearchKit::of(KitFile::parse($text)->kit()), $conditions, Budget::endless());
+    $prepared = PreparedKit::of($read($text), $conditions, Budget::endless());
     Search::over($prepared)->ask($wanted);
     $kept = (string) KeptKit::of($prepared);
     $searches = [
-        'kept' => static fn (SearchKit $kit): Search => Search::over(KeptKit::back($kept, $kit, $conditions, Budget::endless()) ?? throw new RuntimeException('What was kept is not whole.')),
+        'kept' => static fn (SearchKit $kit): Search => Search::over(KeptKit::back($kept, $kit, $conditions) ?? throw new RuntimeException('What was kept is not whole.')),
         'warm' => static fn (SearchKit $kit): Search => Search::of($kit, $conditions),
     ];
     $took = ['kept' => [], 'keptFirst' => [], 'warm' => []];
@@ -68,27 +71,22 @@ if (isset($argv[1]) && str_starts_with($argv[1], '--wish=')) {
         foreach ($searches as $how => $over) {
             $search = null;
             $from = hrtime(true);
-            $search = $over(SearchKit::of(KitFile::parse($text)->kit()));
+            $search = $over($read($text));
             if ($how === 'kept') {
                 $search->first($wanted);
                 $took['keptFirst'][] = $seconds($from);
                 $search = null;
                 $from = hrtime(true);
-                $search = $over(SearchKit::of(KitFile::parse($text)->kit()));
+                $search = $over($read($text));
             }
             $search->ask($wanted);
             $took[$how][] = $seconds($from);
         }
     }
     // The first ones are the JIT's.
-    $median = static function (array $all): float {
-        $late = array_slice($all, 10);
-        sort($late);
-
-        return $late[intdiv(count($late), 2)];
-    };
+    $median = static fn (string $what): float => Rate::median(array_slice($took[$what], 10));
     echo json_encode([
-        'keptS' => $median($took['kept']), 'keptFirstS' => $median($took['keptFirst']), 'warmS' => $median($took['warm']), 'keptBytes' => strlen($kept),
+        'keptS' => $median('kept'), 'keptFirstS' => $median('keptFirst'), 'warmS' => $median('warm'), 'keptBytes' => strlen($kept),
         'rigs' => $found->rigs, 'fulfil' => $found->fulfil, 'mayFulfil' => $found->mayFulfil, 'rows' => count($found->rows), 'leftOut' => $found->leftOut,
         'firstAnswerS' => $first, 'wholeAnswerS' => $whole, 'peakMemoryMb' => $peak,
     ], JSON_THROW_ON_ERROR), "\n";

@@ -139,18 +139,13 @@ $sweeps = static function (int $n) use ($subjects): int {
 
     return $done;
 };
-$median = static function (array $values): float {
-    sort($values);
-
-    return $values[intdiv(count($values), 2)];
-};
 /**
  * Both in turn.
  *
  * @param  Closure(int): int  $round
  * @return array{float, float, float} how many a second here and there, and how many times as quick the reference is
  */
-$timed = static function (Closure $round, string $how, string $of) use ($reference, $median): array {
+$timed = static function (Closure $round, string $how, string $of) use ($reference): array {
     $here = $there = $ratios = [];
     for ($pair = 0; $pair < PAIRS; $pair++) {
         $here[] = Rate::of($round, 40);
@@ -158,7 +153,7 @@ $timed = static function (Closure $round, string $how, string $of) use ($referen
         $ratios[] = $there[$pair] / $here[$pair];
     }
 
-    return [$median($here), $median($there), $median($ratios)];
+    return [Rate::median($here), Rate::median($there), Rate::median($ratios)];
 };
 [$readings, $referenceReadings, $readingRatio] = $timed(static fn (int $n): int => WorkedRigs::read($subjects, $n), 'time', 'rigs.txt');
 [$points, $referencePoints, $sweepRatio] = $timed($sweeps, 'time-sweeps', 'sweeps.txt');
@@ -184,7 +179,7 @@ for ($pair = 0; $pair < PAIRS; $pair++) {
         $searchRatios[$w][] = $searchHere[$w][$pair] / $searchThere[$w][$pair];
     }
 }
-$searchRatio = max(array_map($median, $searchRatios));
+$searchRatio = max(array_map(Rate::median(...), $searchRatios));
 if (in_array('--json', $argv, true)) {
     echo json_encode([
         'searchRatio' => round($searchRatio, 1), 'readingRatio' => round($readingRatio, 1), 'sweepRatio' => round($sweepRatio, 2), 'readingsPerSecond' => round($readings), 'referenceReadingsPerSecond' => round($referenceReadings),
@@ -194,7 +189,7 @@ if (in_array('--json', $argv, true)) {
 }
 printf("%s figures of %d rigs agree to %.1e\n", number_format($figures), count($subjects), $most);
 foreach ($wishes as $w => $wanted) {
-    printf("search of %s rigs, %s: core %.1f ms, plain C %.2f ms: C is %.1f times as quick\n", number_format($found->rigs), LimitKit::NAMES[$w], 1000 * $median($searchHere[$w]), 1000 * $median($searchThere[$w]), $median($searchRatios[$w]));
+    printf("search of %s rigs, %s: core %.1f ms, plain C %.2f ms: C is %.1f times as quick\n", number_format($found->rigs), LimitKit::NAMES[$w], 1000 * Rate::median($searchHere[$w]), 1000 * Rate::median($searchThere[$w]), Rate::median($searchRatios[$w]));
 }
 printf("%d rows that are read are among the best of the reference, and as many rigs do it\n", $rows);
 printf("readings as set, a second: core %s, plain C %s: C is %.1f times as quick (median of %d pairs)\n", number_format($readings), number_format($referenceReadings), $readingRatio, PAIRS);

@@ -58,9 +58,9 @@ array_map(class_exists(...), [
 /** @var array<class-string, string> $classes */
 $classes = require __DIR__.'/../vendor/composer/autoload_classmap.php';
 $vendor = dirname(__DIR__).'/vendor/';
-$declares = array_flip(array_map(realpath(...), array_filter($classes, static fn (string $file): bool => str_starts_with((string) realpath($file), $vendor) && ! str_starts_with((string) realpath($file), $vendor.'composer/'))));
+$declares = array_flip(array_map(realpath(...), $classes));
 foreach (get_included_files() as $file) {
-    if (isset($declares[$file])) {
+    if (isset($declares[$file]) && str_starts_with($file, $vendor) && ! str_starts_with($file, $vendor.'composer/')) {
         echo $file, "\n";
     }
 }

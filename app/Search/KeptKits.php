@@ -33,7 +33,7 @@ final class KeptKits
         $state = [$kit->state(), self::figures($of, $conditions), self::code()];
         $held = Cache::get($place);
         if (is_array($held) && ($held['state'] ?? null) === $state && is_string($held['bytes'] ?? null)) {
-            $back = KeptKit::back($held['bytes'], $of, $conditions, $budget);
+            $back = KeptKit::back($held['bytes'], $of, $conditions);
             if ($back !== null) {
                 return $back;
             }

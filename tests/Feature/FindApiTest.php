@@ -22,8 +22,7 @@ final class FindApiTest extends TestCase
         $this->user = $this->guest();
         $this->kit = $this->user->kits()->firstOrFail();
         $this->actingAs($this->user);
-        // What is found is looked at here, not how fast: a machine that is busy with other tests finds it too.
-        config(['zinc.find_seconds' => array_fill_keys(array_keys((array) config('zinc.find_seconds')), 60.0)]);
+        $this->giveSearchesTime();
     }
 
     public function test_what_there_was_no_time_for_is_told_as_left_out(): void

@@ -28,7 +28,7 @@ final class KeptKitsTest extends TestCase
         $this->user = $this->guest();
         $this->kit = $this->user->kits()->firstOrFail();
         $this->actingAs($this->user);
-        config(['zinc.find_seconds' => array_fill_keys(array_keys((array) config('zinc.find_seconds')), 60.0)]);
+        $this->giveSearchesTime();
         Event::listen(KeyWritten::class, function (KeyWritten $event): void {
             if (str_starts_with($event->key, 'kept kit ')) {
                 $this->written[] = $event->key;
@@ -72,7 +72,7 @@ final class KeptKitsTest extends TestCase
         $held = Cache::get($place);
         [$kit, $figures, $code] = $held['state'];
         $this->assertSame([$this->kit->id, $this->kit->refresh()->revision, $this->user->id, $this->kit->created_at?->getTimestamp()], $kit);
-        // Bytes of no kit at all, under each state that isn't this one: were they looked at, they would be taken for damaged and the kit for not kept.
+        // The very bytes that are right, under each state that isn't this one.
         $others = [
             'another kit' => [[$kit[0] + 1, $kit[1], $kit[2], $kit[3]], $figures, $code], 'another state of it' => [[$kit[0], $kit[1] + 1, $kit[2], $kit[3]], $figures, $code],
             'somebody else’s' => [[$kit[0], $kit[1], $kit[2] + 1, $kit[3]], $figures, $code], 'of before a restore' => [[$kit[0], $kit[1], $kit[2], 0], $figures, $code],

@@ -80,7 +80,7 @@ final class FrontOptics
      *
      * @throws InvalidFigure as Rig::of() does.
      */
-    public function __construct(public readonly FrontAssembly $front, private readonly Camera $camera, private readonly Conditions $conditions, public readonly array $zoomMm, public readonly float $second, private ?string $kept = null)
+    public function __construct(public readonly FrontAssembly $front, private readonly Camera $camera, private readonly Conditions $conditions, public readonly array $zoomMm, public readonly float $second, private readonly ?string $kept = null)
     {
         $first = $front->parts[0];
         $this->curved = $first instanceof Lens && $first->flatField !== true;
@@ -264,12 +264,8 @@ final class FrontOptics
     /** What was worked out so far, and how it is laid out, as bytes: the ends of its ring where those say all, else all of its places. */
     public function kept(): string
     {
-        if ($this->kept === null) {
-            $this->kept = pack('e3C5', $this->widest ?? NAN, $this->smallest ?? NAN, $this->frontOuter, $this->disagree, (int) $this->moves, (int) $this->secondMoves, (int) $this->far, (int) $this->carries)
+        return $this->kept ?? pack('e3C5', $this->widest ?? NAN, $this->smallest ?? NAN, $this->frontOuter, $this->disagree, (int) $this->moves, (int) $this->secondMoves, (int) $this->far, (int) $this->carries)
                 .implode('', array_map(static fn (RayMatrix $lay): string => $lay->kept(), $this->ends() ?? $this->lays()));
-        }
-
-        return $this->kept;
     }
 
     /** @return non-empty-list<RayMatrix>|null what was kept of how it is laid out; null = nothing was */

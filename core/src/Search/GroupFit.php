@@ -215,8 +215,7 @@ final class GroupFit
         $nearest = $curve->least - 1e-9;
         $furthest = $curve->most + 1e-9;
         // Of those of one length the shorter ones need not be gone through.
-        foreach ([$stacks->from($nearest, $least), 0] as $way => $from) {
-            $chosen = $way === 0 ? $stacks->rigid : $stacks->drawn;
+        foreach ([[$stacks->rigid, $stacks->from($nearest, $least)], [$stacks->drawn, 0]] as [$chosen, $from]) {
             for ($r = $from, $count = count($chosen); $r < $count; $r++) {
                 $i = $chosen[$r];
                 $low = $least[$i];

@@ -36,7 +36,7 @@ final class KeptKit
         foreach ($prepared->kit->turned as $i => $lens) {
             $at[spl_object_id($lens)] = $i | self::TURNED;
         }
-        $parts = $sizes = $rings = $prices = $zooms = $seconds = $optics = [];
+        $parts = $sizes = $rings = $prices = $optics = [];
         $bytes = 0;
         foreach ($fronts as $front) {
             $sizes[] = count($front->parts);
@@ -45,14 +45,13 @@ final class KeptKit
             foreach ($front->parts as $part) {
                 $parts[] = $at[spl_object_id($part)];
             }
-            $zoom = $second = $bytesOf = [];
+            $of = [];
             foreach ($prepared->optics($front, count($fronts)) as $one) {
-                $zoom[] = $one->zoomMm;
-                $second[] = $one->second;
-                $bytesOf[] = $one->kept();
-                $bytes += strlen($one->kept());
+                $kept = $one->kept();
+                $of[] = ['zoomMm' => $one->zoomMm, 'second' => $one->second, 'bytes' => $kept];
+                $bytes += strlen($kept);
             }
-            [$zooms[], $seconds[], $optics[]] = [$zoom, $second, $bytesOf];
+            $optics[] = $of;
             if ($bytes > self::MOST_BYTES) {
                 return null;
             }
@@ -60,20 +59,20 @@ final class KeptKit
         $kept = serialize([
             'stacks' => array_map(static fn (Stacks $stacks): array => $stacks->kept(), $prepared->stacks),
             'parts' => Packed::small($parts), 'sizes' => Packed::small($sizes), 'rings' => Packed::bits($rings), 'prices' => Packed::floats($prices),
-            'zooms' => $zooms, 'seconds' => $seconds, 'optics' => $optics,
+            'optics' => $optics,
         ]);
 
         return strlen($kept) > self::MOST_BYTES ? null : self::sealed($kept);
     }
 
     /** What `of` gave of the same kit under the same conditions; null where those bytes aren't whole, or of another version. */
-    public static function back(string $kept, SearchKit $kit, Conditions $conditions, Budget $budget): ?PreparedKit
+    public static function back(string $kept, SearchKit $kit, Conditions $conditions): ?PreparedKit
     {
         $bytes = substr($kept, strlen(self::sealed('')));
         if ($kept !== self::sealed($bytes)) {
             return null;
         }
-        /** @var array{stacks: list<array{leftOutAbove: ?int, columns: array<string, string>}>, parts: string, sizes: string, rings: string, prices: string, zooms: list<list<array<int, ?float>>>, seconds: list<list<float>>, optics: list<list<string>>} $told */
+        /** @var array{stacks: list<array{leftOutAbove: ?int, columns: array<string, string>}>, parts: string, sizes: string, rings: string, prices: string, optics: list<list<array{zoomMm: array<int, ?float>, second: float, bytes: string}>>} $told */
         $told = unserialize($bytes, ['allowed_classes' => false]);
         $parts = Packed::smallOf($told['parts']);
         $rings = Packed::bitsOf($told['rings']);
@@ -91,7 +90,7 @@ final class KeptKit
             }
         }
 
-        return PreparedKit::back($kit, $conditions, $budget, $told['stacks'], $fronts, $told['zooms'], $told['seconds'], $told['optics']);
+        return PreparedKit::back($kit, $conditions, $told['stacks'], $fronts, $told['optics']);
     }
 
     /** With what tells whether it is whole, and of this version. */

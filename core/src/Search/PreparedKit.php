@@ -38,7 +38,7 @@ final class PreparedKit
     /** Whether time or memory ran out while it was made: it is the best so far. */
     private bool $cutShort = false;
 
-    /** @var array<int, array{list<array<int, ?float>>, list<float>, list<string>}> of front assemblies that were laid out before: their zoom settings, rings in front, and FrontOptics as bytes */
+    /** @var array<int, list<array{zoomMm: array<int, ?float>, second: float, bytes: string}>> of front assemblies that were laid out before: FrontOptics as KeptKit has them */
     private array $keptOptics = [];
 
     /** @var array<string, list<FrontAssembly>> by how many parts they may have, and in what */
@@ -59,32 +59,32 @@ final class PreparedKit
     /** @var array<int, list<FrontOptics>> by front assembly */
     private array $optics = [];
 
-    /** @param  list<array{leftOutAbove: ?int, columns: array<string, string>}>|null  $stacks  as they were kept */
-    private function __construct(public readonly SearchKit $kit, public readonly Conditions $conditions, Budget $budget, int $mostStacks, ?array $stacks)
+    /** @param  list<CameraBody>  $bodies  all that the kit has */
+    private function __construct(public readonly SearchKit $kit, public readonly Conditions $conditions, array $bodies, Stacks ...$stacks)
     {
-        $bodies = CameraBody::all($kit);
         $this->bodiesLeftOut = max(0, count($bodies) - self::MOST_BODIES);
         $this->bodies = array_slice($bodies, 0, self::MOST_BODIES);
-        // No kit of anybody's comes near this; a kit of thousands is answered in seconds all the same, and told what it lacks.
-        $room = intdiv(self::MOST_RIGS, max(1, count($this->bodies) * min(FrontAssemblies::MOST, FrontAssemblies::atMost($kit))));
-        $made = [];
-        foreach ($this->bodies as $b => $body) {
-            if ($stacks !== null) {
-                $made[] = Stacks::back($body, $kit, $stacks[$b]);
-
-                continue;
-            }
-            $share = $budget->share(0.3);
-            $made[] = Stacks::on($body, $kit, max(64, min($mostStacks, $room)), $share);
-            $this->cutShort = $this->cutShort || $share->isSpent();
-        }
-        $this->stacks = $made;
+        $this->stacks = array_values($stacks);
     }
 
     /** @param  int  $mostStacks  sets of rings that one camera may have at the most */
     public static function of(SearchKit $kit, Conditions $conditions, Budget $budget, int $mostStacks = Stacks::MOST): self
     {
-        return new self($kit, $conditions, $budget, $mostStacks, null);
+        $all = CameraBody::all($kit);
+        $bodies = array_slice($all, 0, self::MOST_BODIES);
+        // No kit of anybody's comes near this; a kit of thousands is answered in seconds all the same, and told what it lacks.
+        $room = intdiv(self::MOST_RIGS, max(1, count($bodies) * min(FrontAssemblies::MOST, FrontAssemblies::atMost($kit))));
+        $stacks = [];
+        $cutShort = false;
+        foreach ($bodies as $body) {
+            $share = $budget->share(0.3);
+            $stacks[] = Stacks::on($body, $kit, max(64, min($mostStacks, $room)), $share);
+            $cutShort = $cutShort || $share->isSpent();
+        }
+        $prepared = new self($kit, $conditions, $all, ...$stacks);
+        $prepared->cutShort = $cutShort;
+
+        return $prepared;
     }
 
     /**
@@ -92,16 +92,15 @@ final class PreparedKit
      *
      * @param  list<array{leftOutAbove: ?int, columns: array<string, string>}>  $stacks  by camera
      * @param  list<FrontAssembly>  $fronts  all of them
-     * @param  list<list<array<int, ?float>>>  $zooms  by front assembly
-     * @param  list<list<float>>  $seconds
-     * @param  list<list<string>>  $optics
+     * @param  list<list<array{zoomMm: array<int, ?float>, second: float, bytes: string}>>  $optics  by front assembly
      */
-    public static function back(SearchKit $kit, Conditions $conditions, Budget $budget, array $stacks, array $fronts, array $zooms, array $seconds, array $optics): self
+    public static function back(SearchKit $kit, Conditions $conditions, array $stacks, array $fronts, array $optics): self
     {
-        $prepared = new self($kit, $conditions, $budget, Stacks::MOST, $stacks);
+        $bodies = CameraBody::all($kit);
+        $prepared = new self($kit, $conditions, $bodies, ...array_map(static fn (array $kept, int $b): Stacks => Stacks::back($bodies[$b], $kit, $kept), $stacks, array_keys($stacks)));
         $prepared->fronts[self::ALL] = $fronts;
         foreach ($fronts as $f => $front) {
-            $prepared->keptOptics[spl_object_id($front)] = [$zooms[$f], $seconds[$f], $optics[$f]];
+            $prepared->keptOptics[spl_object_id($front)] = $optics[$f];
         }
 
         return $prepared;
@@ -193,7 +192,7 @@ final class PreparedKit
     {
         $id = spl_object_id($front);
         if (! isset($this->optics[$id])) {
-            $optics = isset($this->keptOptics[$id]) ? $this->opticsBack($front, ...$this->keptOptics[$id]) : $this->opticsOf($front);
+            $optics = isset($this->keptOptics[$id]) ? $this->opticsBack($front, $this->keptOptics[$id]) : $this->opticsOf($front);
             if ($of > self::MOST_LAID_OUT) {
                 $this->optics = [];
             }
@@ -219,18 +218,11 @@ final class PreparedKit
     }
 
     /**
-     * @param  list<array<int, ?float>>  $zooms
-     * @param  list<float>  $seconds
-     * @param  list<string>  $kept
+     * @param  list<array{zoomMm: array<int, ?float>, second: float, bytes: string}>  $kept
      * @return list<FrontOptics>
      */
-    private function opticsBack(FrontAssembly $front, array $zooms, array $seconds, array $kept): array
+    private function opticsBack(FrontAssembly $front, array $kept): array
     {
-        $optics = [];
-        foreach ($kept as $n => $bytes) {
-            $optics[] = new FrontOptics($front, $this->kit->cameras[0], $this->conditions, $zooms[$n], $seconds[$n], $bytes);
-        }
-
-        return $optics;
+        return array_map(fn (array $one): FrontOptics => new FrontOptics($front, $this->kit->cameras[0], $this->conditions, $one['zoomMm'], $one['second'], $one['bytes']), $kept);
     }
 }

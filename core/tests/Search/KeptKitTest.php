@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace ZincThimble\Core\Tests\Search;
 
 use PHPUnit\Framework\TestCase;
+use ZincThimble\Core\Gear\Lens;
 use ZincThimble\Core\Gear\Part;
 use ZincThimble\Core\Gear\Values;
 use ZincThimble\Core\Rig\Conditions;
@@ -134,10 +135,10 @@ final class KeptKitTest extends TestCase
         foreach ([0, 31, 32, 33, intdiv(strlen($kept), 2), strlen($kept) - 1] as $at) {
             $damaged = $kept;
             $damaged[$at] = chr(ord($kept[$at]) ^ 1);
-            self::assertNull(KeptKit::back($damaged, $kit, self::conditions(), Budget::endless()), "byte $at");
+            self::assertNull(KeptKit::back($damaged, $kit, self::conditions()), "byte $at");
         }
         foreach (['', 'x', substr($kept, 0, 32), substr($kept, 0, -1), $kept.'x'] as $not) {
-            self::assertNull(KeptKit::back($not, $kit, self::conditions(), Budget::endless()), strlen($not).' bytes');
+            self::assertNull(KeptKit::back($not, $kit, self::conditions()), strlen($not).' bytes');
         }
     }
 
@@ -153,7 +154,7 @@ final class KeptKitTest extends TestCase
 
     private function back(string $kept, SearchKit $kit): PreparedKit
     {
-        $back = KeptKit::back($kept, $kit, self::conditions(), Budget::endless());
+        $back = KeptKit::back($kept, $kit, self::conditions());
         self::assertNotNull($back);
 
         return $back;
@@ -181,7 +182,7 @@ final class KeptKitTest extends TestCase
     {
         return [
             'rank' => $row->rank, 'route' => $row->route, 'alike' => $row->alike, 'reading' => $row->reading, 'setting' => $row->rig->setting, 'camera' => $row->rig->camera->name,
-            'chain' => array_map(static fn (Part $part): string => $part->label().($part instanceof \ZincThimble\Core\Gear\Lens && $part->reversed ? ' turned' : ''), $row->rig->chain), 'warnings' => $row->warnings,
+            'chain' => array_map(static fn (Part $part): string => $part->label().($part instanceof Lens && $part->reversed ? ' turned' : ''), $row->rig->chain), 'warnings' => $row->warnings,
         ];
     }
 

@@ -2,23 +2,24 @@ import { useDeferredValue, useEffect, useMemo, useState, type RefObject } from '
 import { useInSight } from './useInSight';
 import { useIsWide } from './useIsWide';
 
-/** Out of sight, what is held is told again when the hand has rested for so long. */
+/** Out of sight, what is shown is told again when the hand has rested for so long. */
 const REST_MS = 150;
 
 /**
- * What is held, for what lies below the drawing on a narrow screen: it follows when what is over it has been drawn, and where none of it is in
- * sight, when the hand rests. What the hand held of something else before is nothing now.
+ * What is shown under the hand, for what lies below the drawing on a narrow screen: it follows when what is over it has been drawn, and where none
+ * of it is in sight, when the hand rests. What was shown of something else before is nothing now, and what is let go (null) is let go at once.
  */
-export function useFollowed<T>(here: RefObject<Element | null>, held: T | null, of: unknown): T | null {
+export function useFollowed<T>(here: RefObject<Element | null>, shown: T, of: unknown): T {
     const isWide = useIsWide();
     const inSight = useInSight(here);
-    const now = useMemo(() => ({ held, of }), [held, of]);
+    const now = useMemo(() => ({ shown, of }), [shown, of]);
     const [rested, setRested] = useState(now);
     useEffect(() => {
-        if (inSight) return;
+        if (inSight || isWide) return;
         const timer = setTimeout(() => setRested(now), REST_MS);
         return () => clearTimeout(timer);
-    }, [inSight, now]);
-    const told = useDeferredValue(inSight || rested.of !== of ? now : rested);
-    return isWide || held === null || told.of !== of ? held : told.held;
+    }, [inSight, isWide, now]);
+    // Side by side nothing waits, and nothing is drawn a second time.
+    const told = useDeferredValue(!isWide && (inSight || rested.of !== of) ? now : rested);
+    return isWide || shown === null || told.of !== of ? shown : told.shown;
 }

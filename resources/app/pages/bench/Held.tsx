@@ -9,7 +9,7 @@ import { strings } from '../../strings/index';
 import type { Units } from '../../ui/figures';
 import { useFollowed } from '../../ui/useFollowed';
 import { Controls } from './Controls';
-import { shownOf, useAsked, useIsHeld, useShown } from './inHand';
+import { shownOf, useAsked, useIsHeld, useLive, useShown } from './inHand';
 import { Move } from './Move';
 import { drawnSubject, plannedFlash } from './tabs/drawn';
 import type { Light } from './tabs/Light';
@@ -153,9 +153,9 @@ type LightProps = ComponentProps<typeof Light>;
 type ShotsProps = ComponentProps<typeof Shots>;
 
 export function HeldLight({ piece: Work, ...props }: Omit<LightProps, 'held'> & { piece: ComponentType<LightProps> }) {
-    const { rig, live } = useShown();
+    const live = useLive();
     const here = useRef<HTMLDivElement>(null);
-    const followed = useFollowed(here, props.active ? live : null, rig);
+    const followed = useFollowed(here, props.active ? live : null, props.rig);
     return (
         <div ref={here}>
             <Work held={followed} {...props} />

@@ -6,7 +6,7 @@ import type { Units } from '../../ui/figures';
 import { Aligned, type Acts } from './Aligned';
 import { Figures } from './Figures';
 import { Frames } from './Frames';
-import { moved, type Held } from './shown';
+import { moved, type Rig } from './shown';
 import { useFollowed } from '../../ui/useFollowed';
 import { useHand } from './useHand';
 import { Verdict } from './Verdict';
@@ -76,7 +76,7 @@ export function Drawn({ told, isOld, query, set, units, onSet, onDrop, onBench }
             <div className="min-w-0">
                 <Aligned rigs={rigs} units={units} query={query} held={held} hand={hand} chosen={chosen?.letter ?? ''} acts={acts} />
             </div>
-            <Below told={told} held={held} units={units} cropped={cropped} onCrop={setCropped} onOpen={setLarge}>
+            <Below told={told} rigs={rigs} units={units} cropped={cropped} onCrop={setCropped} onOpen={setLarge}>
                 {told.rigs.length <= beside && verdict}
             </Below>
             {told.rigs.length > beside && <div className="lg:col-span-2">{verdict}</div>}
@@ -87,7 +87,7 @@ export function Drawn({ told, isOld, query, set, units, onSet, onDrop, onBench }
 
 interface BelowProps {
     told: Schema['ComparisonView'];
-    held: Held | null;
+    rigs: readonly Rig[];
     units: Units;
     cropped: boolean;
     onCrop: (cropped: boolean) => void;
@@ -96,14 +96,13 @@ interface BelowProps {
 }
 
 /** Frames and strips of all rigs: beside the drawings, on a narrow screen below them. */
-function Below({ told, held, units, cropped, onCrop, onOpen, children }: BelowProps) {
+function Below({ told, rigs, units, cropped, onCrop, onOpen, children }: BelowProps) {
     const here = useRef<HTMLDivElement>(null);
-    const followed = useFollowed(here, held, told);
-    const rigs = useMemo(() => told.rigs.map((rig) => moved(rig, followed, told.target)), [told, followed]);
+    const followed = useFollowed(here, rigs, told);
     return (
         <div ref={here} className="min-w-0 lg:border-l lg:border-line lg:pl-5">
-            <FramesOf rigs={rigs} target={told.target} units={units} cropped={cropped} onCrop={onCrop} onOpen={onOpen} />
-            <FiguresOf rigs={rigs} units={units} />
+            <FramesOf rigs={followed} target={told.target} units={units} cropped={cropped} onCrop={onCrop} onOpen={onOpen} />
+            <FiguresOf rigs={followed} units={units} />
             {children}
         </div>
     );
