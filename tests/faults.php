@@ -259,7 +259,7 @@ return [
     ['app/Compare/LooseRigs.php', "->oldest('updated_at')->oldest('id')->limit", "->latest('updated_at')->latest('id')->limit", $loose],
     ['app/Compare/ComparedRigs.php', '$user->rigs()->with', 'Rig::query()->with', ['app', 'tests/Feature/CompareApiTest.php', '']],
     ['app/Http/Controllers/CompareController.php', '$comparison->rigs[$at]->before($before->subject)', '$comparison->rigs[$at]->rig', $loose],
-    ['app/Http/Controllers/FindController.php', '$kit->created_at?->getTimestamp()', 'null', ['app', 'tests/Feature/FindApiTest.php', 'has_its_number']],
+    ['app/Models/Kit.php', '$this->created_at?->getTimestamp()', 'null', ['app', 'tests/Feature/FindApiTest.php', 'has_its_number']],
     ['resources/app/picture/blur.ts', 'Math.sqrt((radius / by) ** 2 - 1)', 'radius / by', $screen('resources/app/picture/blur.test.ts')],
     ['resources/app/picture/develop.ts', '(sheet.y + y) * across + sheet.x', '(sheet.y + y) * across', $screen('resources/app/picture/develop.test.ts')],
     ['resources/app/pages/compare/asked.ts', 'n > at ? letterOf(n - 1) : letter', 'letter', $screen('resources/app/pages/compare/asked.test.ts')],

@@ -330,6 +330,35 @@ test('begun empty it offers the rigs that are kept, and on a phone all of it is 
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });
 
+test('on a phone the strips below a held rig say what stands over them once the hand rests, of that rig and of no other', async ({
+    page,
+}) => {
+    await page.setViewportSize({ width: 390, height: 700 });
+    await openDemonstration(page);
+    const [seed, moss] = await idsOf(page, 'Sedge seed, coat pattern', 'Moss capsule, teeth');
+    await page.goto(`/compare?rigs=${seed},${moss}&to=magnification&value=3&target=seed`);
+    const rigs = rigsOf(page);
+    await expect(rigs.first()).toContainText('3×');
+    const draw = rigs.first().getByRole('slider', { name: /draw/ });
+    await draw.hover();
+    await page.waitForLoadState('networkidle');
+    /** Letter and magnification of each rig, as the strips below say. */
+    const strips = async () =>
+        /A\s*([\d.]+)\s*B\s*([\d.]+)/.exec(await page.getByRole('region', { name: 'In figures' }).innerText())?.slice(1);
+    const other = (await strips())?.[1];
+    const box = await draw.boundingBox();
+    if (!box) throw new Error('no slider');
+    await page.mouse.move(box.x + box.width * 0.4, box.y + 8);
+    await page.mouse.down();
+    for (let k = 0; k <= 10; k++) await page.mouse.move(box.x + box.width * (0.4 + k * 0.03), box.y + 8);
+    await expect(rigs.first()).not.toContainText('3×');
+    const m = /([\d.]+)×/.exec(await rigs.first().innerText())?.[1];
+    await expect.poll(strips).toEqual([m, other]);
+    await page.mouse.up();
+    await expect(page).toHaveURL(/set=A%3A1\.length%3A[\d.]+/);
+    await expect.poll(strips).toEqual([m, other]);
+});
+
 test('a blank that is filled in while a rig is still being added loses no rig', async ({ page }) => {
     await openDemonstration(page);
     await page.getByRole('link', { name: 'Compare' }).click();
