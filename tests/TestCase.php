@@ -19,6 +19,17 @@ abstract class TestCase extends BaseTestCase
         return $this->app->make(Demonstration::class)->openFor(24);
     }
 
+    /** As from another browser: no session, nobody signed in. */
+    protected function fresh(): static
+    {
+        $this->app['session']->forgetDrivers();
+        $this->app->forgetInstance('session.store');
+        $this->app['auth']->forgetGuards();
+        $this->unencryptedCookies = $this->defaultCookies = [];
+
+        return $this;
+    }
+
     /** What is found is looked at, not how fast: a machine that is busy with other tests finds it too. */
     protected function giveSearchesTime(): void
     {

@@ -15,6 +15,7 @@
 </head>
 <body>
     <div id="application"></div>
+    <!-- answers -->
     <noscript>Zinc Thimble needs JavaScript to draw your rig. The command line reads rig files without it: php artisan rig:read FILE</noscript>
 </body>
 </html>

@@ -25,6 +25,38 @@ test('the bench opens with under 200 kB of script; what isn’t seen at first co
     await expect(page.getByRole('dialog', { name: 'Charts' }).getByRole('img').first()).toBeVisible();
 });
 
+for (const [where, width, height] of [
+    ['a desk', 1280, 800],
+    ['a phone', 390, 844],
+] as const) {
+    test(`on ${where} the bench has its first answers in its page, asks for none of them, and nothing jumps when the rest comes`, async ({
+        page,
+    }) => {
+        await page.setViewportSize({ width, height });
+        await openDemonstration(page, 'Tower clock tooth');
+        const asked: string[] = [];
+        page.on('request', (request) => asked.push(new URL(request.url()).pathname));
+        await page.addInitScript(() => {
+            const moved: string[] = [];
+            Object.assign(window, { moved });
+            new PerformanceObserver((list) => {
+                for (const entry of list.getEntries() as (PerformanceEntry & { value: number; sources: { node: Node | null }[] })[])
+                    moved.push(`${entry.value.toFixed(3)} ${entry.sources.map(({ node }) => node?.nodeName).join(' ')}`);
+            }).observe({ type: 'layout-shift', buffered: true });
+        });
+        await page.reload();
+        await expect(page.getByRole('region', { name: 'Magnification', exact: true })).toContainText('×');
+        await expect(page.locator('[cmdk-item]').first()).toBeAttached();
+        await page.waitForLoadState('networkidle');
+        const rig = new URL(page.url()).pathname.replace('/bench', '/api/rigs');
+        expect(asked).toContain(`${rig}/tray`);
+        expect(asked.filter((each) => ['/api/me', '/api/rigs', rig].includes(each))).toEqual([]);
+        // Taken in, they don't stay behind in the page.
+        await expect(page.locator('#answers')).toHaveCount(0);
+        expect(await page.evaluate(() => (window as unknown as { moved: string[] }).moved)).toEqual([]);
+    });
+}
+
 test('what can’t be fetched when it is asked for says so, and comes by a press', async ({ page }) => {
     let isAway = true;
     await page.route(/\/build\/assets\/Light-[^/]+\.js$/, (route) => (isAway ? route.abort() : route.continue()));

@@ -346,17 +346,6 @@ final class AccountSecurityTest extends TestCase
         return $user->refresh();
     }
 
-    /** As from another browser: no session, nobody signed in. */
-    private function fresh(): self
-    {
-        $this->app['session']->forgetDrivers();
-        $this->app->forgetInstance('session.store');
-        $this->app['auth']->forgetGuards();
-        $this->unencryptedCookies = $this->defaultCookies = [];
-
-        return $this;
-    }
-
     private function stored(string $id, ?int $user, string $agent = 'A browser', ?int $at = null): void
     {
         DB::table('sessions')->insert(['id' => $id, 'user_id' => $user, 'ip_address' => '10.0.0.1', 'user_agent' => $agent, 'payload' => '', 'last_activity' => $at ?? now()->getTimestamp()]);

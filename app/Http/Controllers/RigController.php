@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Accounts\SessionGuard;
 use App\Bench\KitAtHand;
 use App\Bench\Proposals;
+use App\Bench\RigList;
 use App\Bench\RigStore;
 use App\Bench\RigViews;
 use App\Bench\StaleRevision;
@@ -61,26 +62,12 @@ final class RigController
     }
 
     #[OA\Get(path: '/rigs', operationId: 'listRigs', parameters: [new OA\QueryParameter(name: 'page', schema: new OA\Schema(type: 'integer')), new OA\QueryParameter(name: 'search', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'Rigs, the last changed first, fifty a page; of a search, those whose name, tags or parts hold every word', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: RigSummary::class)))])]
-    public function index(Request $request): JsonResponse
+    public function index(Request $request, RigList $list): JsonResponse
     {
         $user = SessionGuard::person($request);
         $request->validate(['page' => ['nullable', 'integer', 'min:1', 'max:100000'], 'search' => ['nullable', 'string', 'max:200']]);
-        $query = $user->rigs()->where('loose', false)->with('parts')->latest('updated_at')->latest('id');
-        foreach (array_slice(preg_split('/\s+/u', $request->string('search')->toString(), -1, PREG_SPLIT_NO_EMPTY) ?: [], 0, 10) as $word) {
-            $like = '%'.addcslashes($word, '%_\\').'%';
-            $query->where(fn ($each) => $each->where('name', 'ilike', $like)->orWhereRaw('tags::text ilike ?', [$like])
-                ->orWhereRaw("exists (select 1 from rig_parts where rig_parts.rig_id = rigs.id and rig_parts.document->>'name' ilike ?)", [$like]));
-        }
-        $rigs = $query->simplePaginate(50);
 
-        return response()->json(array_map(fn (Rig $rig): RigSummary => new RigSummary(
-            $rig->id,
-            $rig->name,
-            $rig->madeOf(),
-            $rig->updated_at->toIso8601String(),
-            $rig->tags,
-            $this->store->trouble($rig),
-        ), $rigs->items()));
+        return response()->json($list->of($user, $request->string('search')->toString(), max(1, $request->integer('page'))));
     }
 
     #[OA\Post(path: '/rigs', operationId: 'startRig', requestBody: new OA\RequestBody(required: false, content: new OA\JsonContent(ref: StartRig::class)), responses: [new OA\Response(response: 201, description: 'A new rig: a camera and the parts asked for', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'There is no such kit, or it has no such camera or part', content: new OA\JsonContent(ref: Trouble::class))])]

@@ -1,3 +1,4 @@
 import { askEarly } from '../api/early';
 
-askEarly(location.pathname, document.cookie);
+// The bench has its first answers in its page.
+if (!document.getElementById('answers')) askEarly(document.cookie);

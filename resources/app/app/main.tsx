@@ -25,7 +25,10 @@ if (nonce) Object.assign(globalThis, { __webpack_nonce__: nonce });
 const root = document.getElementById('application');
 if (root) {
     document.title = strings.product;
-    void fill(queries, location.pathname).then(() =>
+    // Looked at once: what is somebody's own doesn't stay in the page.
+    const answers = document.getElementById('answers');
+    answers?.remove();
+    void fill(queries, answers?.textContent ?? null).then(() =>
         createRoot(root).render(
             <StrictMode>
                 <QueryClientProvider client={queries}>

@@ -42,8 +42,8 @@ interface Props {
     /** 1 = all of it in sight. */
     zoom?: number;
     ref?: Ref<SVGSVGElement>;
-    /** Told where the parts' middles lie, px, when the drawing is laid out. */
-    onLaidOut?: (centres: ReadonlyMap<number, number>, width: number) => void;
+    /** Told where the parts' middles lie, px, when the drawing is laid out, and its width; 0 = it scrolls in its window. */
+    onLaidOut?: (places: { centres: ReadonlyMap<number, number>; width: number }) => void;
 }
 
 /** Readings that are measured somewhere in the drawing. */
@@ -55,11 +55,19 @@ export const jointItem = (index: number) => 2 * index + 1;
 export const partItem = (index: number) => 2 * index + 2;
 
 /** A window narrower than this is scrolled, px. */
-const narrowest = 560;
+export const narrowest = 560;
+
+/** A window on the drawing, px; not whole where the drawing is wider and scrolls in it. */
+interface Size {
+    width: number;
+    height: number;
+    isWhole: boolean;
+}
 
 export function RigDrawing(props: Props) {
     const box = useRef<HTMLDivElement>(null);
-    const [size, setSize] = useState({ width: 830, height: 390, isWhole: true });
+    // Not known before the page is laid out: drawn to a guess, it would be drawn twice, and jump.
+    const [size, setSize] = useState<Size | null>(null);
     useLayoutEffect(() => {
         const element = box.current;
         if (!element) return;
@@ -71,6 +79,21 @@ export function RigDrawing(props: Props) {
         watch.observe(element);
         return () => watch.disconnect();
     }, []);
+    const { zoom = 1 } = props;
+    return (
+        <div
+            ref={box}
+            role="group"
+            aria-label={strings.bench.drawing}
+            tabIndex={0}
+            className={`slim-scroll h-full min-h-[300px] overflow-x-auto ${zoom > 1 ? 'overflow-y-auto' : 'overflow-y-hidden'}`}
+        >
+            {size && <Drawn {...props} size={size} />}
+        </div>
+    );
+}
+
+function Drawn({ size, ...props }: Props & { size: Size }) {
     const { drawing, tipMm, reachMm, zoom = 1 } = props;
     const width = size.width * zoom;
     const height = size.height * (zoom > 1 ? 1 + (zoom - 1) * 0.7 : 1);
@@ -82,21 +105,16 @@ export function RigDrawing(props: Props) {
     const laidOut = `${size.width} ${String(size.isWhole)} ${centres.join(' ')}`;
     useLayoutEffect(() => {
         // Where the drawing is wider than its window and scrolls, nothing can stand under it.
-        onLaidOut?.(new Map(drawing.parts.map((part, at) => [part.index, centres[at] ?? 0])), size.isWhole ? size.width : 0);
+        onLaidOut?.({
+            centres: new Map(drawing.parts.map((part, at) => [part.index, centres[at] ?? 0])),
+            width: size.isWhole ? size.width : 0,
+        });
         // eslint-disable-next-line react-hooks/exhaustive-deps -- when the places change, not each time they are worked out
     }, [laidOut, onLaidOut]);
     return (
-        <div
-            ref={box}
-            role="group"
-            aria-label={strings.bench.drawing}
-            tabIndex={0}
-            className={`slim-scroll h-full min-h-[300px] overflow-x-auto ${zoom > 1 ? 'overflow-y-auto' : 'overflow-y-hidden'}`}
-        >
-            <svg ref={props.ref} width={width} height={height} className="block select-none" role="img" aria-label={strings.bench.drawing}>
-                <Sheet {...props} frame={frame} />
-            </svg>
-        </div>
+        <svg ref={props.ref} width={width} height={height} className="block select-none" role="img" aria-label={strings.bench.drawing}>
+            <Sheet {...props} frame={frame} />
+        </svg>
     );
 }
 

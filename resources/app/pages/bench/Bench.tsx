@@ -21,7 +21,7 @@ import { nearest } from '../../strip/ownScale';
 import type { ActiveSweep, ReadingName } from '../../rig/displayedReadings';
 import { Derivation } from '../../rig/Readings';
 import { Following, HeldControls, HeldDrawing, HeldFrame, HeldLight, HeldReadings, HeldShots, HeldTwoFigures, StillOld } from './Held';
-import { BenchContext, liveOf, shownOf, told, type Asked } from './inHand';
+import { BenchContext, liveOf, shownOf, told, type Asked, type Places } from './inHand';
 import { News } from './News';
 import { RigMenu, ShareDialog } from './RigMenu';
 import { asksNear } from './asksNear';
@@ -31,7 +31,11 @@ import { useRig, useSweeps } from './useRig';
 import { works, WorkTabs, type Work } from './tabs/WorkTabs';
 
 // What isn't seen at first comes once the bench stands.
-const TrayPanel = later(async () => (await import('./TrayPanel')).TrayPanel);
+const trayToCome = <div className="flex-1 max-lg:min-h-[459px]" aria-busy />;
+const TrayPanel = later(
+    async () => (await import('./TrayPanel')).TrayPanel,
+    (words) => words ?? trayToCome,
+);
 const Light = later(async () => (await import('./tabs/Light')).Light);
 const Shots = later(async () => (await import('./tabs/Shots')).Shots);
 const LookThrough = later(async () => (await import('./tabs/LookThrough')).LookThrough);
@@ -99,8 +103,7 @@ export function Bench({ id, person, rigs }: Props) {
     }, []);
     const openLook = useCallback(() => openWork('look'), [openWork]);
     const [zoom, setZoom] = useState(1);
-    const [layout, setLayout] = useState<{ centres: ReadonlyMap<number, number>; width: number }>({ centres: new Map(), width: 0 });
-    const laidOut = useCallback((centres: ReadonlyMap<number, number>, width: number) => setLayout({ centres, width }), []);
+    const [places] = useState(told<Places>);
     const drawn = useRef<SVGSVGElement>(null);
     const chain = useRef<HTMLDivElement>(null);
     const narrow = useRef<HTMLInputElement>(null);
@@ -434,7 +437,7 @@ export function Bench({ id, person, rigs }: Props) {
                                     {strings.offline.refused(waiting.trouble)}
                                 </p>
                             )}
-                            <div className="relative isolate min-h-[300px] flex-1" onKeyDown={onKeyDown}>
+                            <div className="relative isolate min-h-[300px] flex-1 max-lg:h-[390px] max-lg:flex-none" onKeyDown={onKeyDown}>
                                 {bench && (
                                     <HeldDrawing
                                         work={work}
@@ -444,7 +447,7 @@ export function Bench({ id, person, rigs }: Props) {
                                         pointed={pointed}
                                         zoom={zoom}
                                         ref={drawn}
-                                        onLaidOut={laidOut}
+                                        places={places}
                                     />
                                 )}
                                 {rig && (
@@ -477,8 +480,7 @@ export function Bench({ id, person, rigs }: Props) {
                                 <>
                                     {rig.news.length > 0 && <News rig={rig} />}
                                     <HeldControls
-                                        centres={layout.centres}
-                                        width={layout.width}
+                                        places={places}
                                         fetching={fetching}
                                         units={units}
                                         onReach={reach}
@@ -527,7 +529,7 @@ export function Bench({ id, person, rigs }: Props) {
                                                                 }}
                                                             />
                                                         ) : (
-                                                            <div className="flex-1" aria-busy />
+                                                            trayToCome
                                                         )}
                                                         <Following>
                                                             <HeldFrame units={units} />

@@ -2,9 +2,11 @@ import { useState } from 'react';
 import type { RigView, TravelView } from '../../api/client';
 import type { Units } from '../../ui/figures';
 import { EngravedScale } from '../../strip/EngravedScale';
+import { narrowest as narrowestDrawing } from '../../drawing/RigDrawing';
 import { strings } from '../../strings/index';
 import type { ActiveSweep } from '../../rig/displayedReadings';
 import { nearest, said, typedValue } from '../../strip/ownScale';
+import type { Places } from './inHand';
 
 interface Props {
     rig: RigView;
@@ -19,12 +21,10 @@ interface Props {
     onSet: (travel: TravelView, value: number) => void;
     /** Where controls were left while the server was away, by name. */
     parked: ReadonlyMap<string, number>;
-    /** Middle of each part in the drawing, px, and the drawing's width. */
-    centres: ReadonlyMap<number, number>;
-    width: number;
+    /** Where the parts stand in the drawing; null = it isn't laid out yet. */
+    places: Places | null;
 }
 
-/** Every moving part's own scale, in the order of the rig. */
 /** So many scales stand beside each other without crowding, and room for the word behind which others wait, px. */
 const fewScales = 3;
 const toggle = 104;
@@ -33,6 +33,14 @@ const toggle = 104;
 const narrowest = 138;
 const widest = 250;
 const gap = 22;
+
+const nowhere: ReadonlyMap<number, number> = new Map();
+
+/** How wide the drawing will be laid out, px: beside the panel on a wide screen; on a narrow one it scrolls. */
+function guessedWidth(): number {
+    const width = innerWidth - (innerWidth >= 1024 ? 412 : 0) - 32;
+    return width < narrowestDrawing ? 0 : width;
+}
 
 /**
  * Where each part's scales begin, px, so that they stand under its picture as nearly as their neighbours allow; null where
@@ -61,8 +69,11 @@ function underPictures(
     return starts;
 }
 
-export function Controls({ rig, held, fetching, units, onReach, onTake, onMove, onLeave, onSet, parked, centres, width }: Props) {
+/** Every moving part's own scale, in the order of the rig. */
+export function Controls({ rig, held, fetching, units, onReach, onTake, onMove, onLeave, onSet, parked, places }: Props) {
     const [all, setAll] = useState(false);
+    // Whether they will stand in one row is known before the drawing is: the room for them is there at once.
+    const { centres, width } = places ?? { centres: nowhere, width: guessedWidth() };
     if (rig.travels.length === 0) return null;
     // Swing and shift rest at nought on most days: where many scales stand, they wait behind a word.
     const rests = rig.travels.filter((travel) => (travel.kind === 'swing' || travel.kind === 'shift') && travel.value === 0);
@@ -76,12 +87,14 @@ export function Controls({ rig, held, fetching, units, onReach, onTake, onMove, 
         room,
         scaleWidth,
     );
+    const comes = places === null && starts !== null;
     return (
         <section
             aria-label={strings.bench.controls}
+            aria-busy={comes}
             className={starts === null ? 'flex flex-wrap gap-x-5 gap-y-1 py-1' : 'relative h-[68px]'}
         >
-            {travels.map((travel, at) => {
+            {(comes ? [] : travels).map((travel, at) => {
                 const moved = held?.sweep.travel === travel.name;
                 const rests = parked.get(travel.name) ?? travel.value;
                 const own = moved ? held.row : nearest(travel.positions, rests);

@@ -1,4 +1,4 @@
-import { memo, useMemo, useRef, type ComponentProps, type ComponentType, type ReactNode, type Ref } from 'react';
+import { memo, useMemo, useRef, useSyncExternalStore, type ComponentProps, type ComponentType, type ReactNode, type Ref } from 'react';
 import type { RigView, Schema } from '../../api/client';
 import { RigDrawing, type Pointed } from '../../drawing/RigDrawing';
 import { misfits, type ActiveSweep } from '../../rig/displayedReadings';
@@ -9,7 +9,7 @@ import { strings } from '../../strings/index';
 import type { Units } from '../../ui/figures';
 import { useFollowed } from '../../ui/useFollowed';
 import { Controls } from './Controls';
-import { shownOf, useAsked, useIsHeld, useLive, useShown } from './inHand';
+import { shownOf, useAsked, useIsHeld, useLive, useShown, type Places, type Told } from './inHand';
 import { Move } from './Move';
 import { drawnSubject, plannedFlash } from './tabs/drawn';
 import type { Light } from './tabs/Light';
@@ -26,13 +26,13 @@ interface DrawingProps {
     pointed: Pointed | null;
     zoom: number;
     ref: Ref<SVGSVGElement>;
-    onLaidOut: (centres: ReadonlyMap<number, number>, width: number) => void;
+    places: Told<Places>;
 }
 
 const none: ReadonlySet<number> = new Set();
 
 /** The rig as it stands under the hand. */
-export function HeldDrawing({ work, selected, onSelect, units, pointed, zoom, ref, onLaidOut }: DrawingProps) {
+export function HeldDrawing({ work, selected, onSelect, units, pointed, zoom, ref, places }: DrawingProps) {
     const { rig, live, shown } = useShown();
     const asked = useAsked();
     const wrong = useMemo(() => misfits(rig), [rig]);
@@ -85,7 +85,7 @@ export function HeldDrawing({ work, selected, onSelect, units, pointed, zoom, re
             zoom={zoom}
             ref={ref}
             // While a part is held its scales stay where the hand is.
-            {...(live === null && zoom === 1 && { onLaidOut })}
+            {...(live === null && zoom === 1 && { onLaidOut: places.hold })}
         />
     );
 }
@@ -144,9 +144,12 @@ export function HeldFrame({ units }: { units: Units }) {
     return <PictureFrame rig={rig} shown={shown} units={units} />;
 }
 
-export function HeldControls(props: Omit<ComponentProps<typeof Controls>, 'rig' | 'held'>) {
+export function HeldControls({
+    places,
+    ...props
+}: Omit<ComponentProps<typeof Controls>, 'rig' | 'held' | 'places'> & { places: Told<Places> }) {
     const { rig, live } = useShown();
-    return <Controls rig={rig} held={live} {...props} />;
+    return <Controls rig={rig} held={live} places={useSyncExternalStore(places.watch, places.read)} {...props} />;
 }
 
 type LightProps = ComponentProps<typeof Light>;

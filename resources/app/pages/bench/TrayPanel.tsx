@@ -85,7 +85,8 @@ export function TrayPanel({ ref, rig, index, busy, swapping, onInsert, onLeave }
             </div>
             <Command.List
                 aria-busy={tray.isPending}
-                className="slim-scroll min-h-0 flex-1 snap-y snap-proximity overflow-y-auto max-lg:max-h-[420px] [&>[cmdk-list-sizer]]:flex [&>[cmdk-list-sizer]]:flex-wrap [&>[cmdk-list-sizer]]:gap-1.5"
+                // Where it stands above the readings they don't move when it comes.
+                className={`slim-scroll min-h-0 flex-1 snap-y snap-proximity overflow-y-auto max-lg:max-h-[420px] ${tray.data ? '' : 'max-lg:min-h-[420px]'} [&>[cmdk-list-sizer]]:flex [&>[cmdk-list-sizer]]:flex-wrap [&>[cmdk-list-sizer]]:gap-1.5`}
             >
                 {matching.length === 0 && !tray.isPending && (
                     <Command.Item disabled value="none" className="text-sm text-soft">

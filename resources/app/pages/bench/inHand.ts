@@ -19,6 +19,12 @@ export interface Asked {
     drawing: Schema['DrawingView'];
 }
 
+/** Where the drawing has the middles of the parts, px, and how wide it is; 0 = it scrolls, and nothing can stand under it. */
+export interface Places {
+    centres: ReadonlyMap<number, number>;
+    width: number;
+}
+
 export function told<T>(): Told<T> {
     let held: T | null = null;
     const watchers = new Set<() => void>();
