@@ -23,8 +23,8 @@ use Tests\TestCase;
 /** Every route, walked by somebody who may not: a stranger, and another guest. */
 final class StrangersTest extends TestCase
 {
-    /** What anybody may reach: the page, its health, the cookie, the way in. */
-    private const OPEN = ['{place?}', 'up', 'sanctum/csrf-cookie', 'api/guest', 'api/first', 'api/sign-up', 'api/sign-in', 'api/forgotten', 'api/reset', 'api/confirm', 'api/shared/{token}', 'api/shared/{token}/file', 'api/evening/{token}', 'api/evening/{token}/results', 'storage/{path}'];
+    /** What anybody may reach: the page (OpeningTest walks the bench's), its health, the cookie, the way in. */
+    private const OPEN = ['{place?}', 'bench/{rig?}', 'up', 'sanctum/csrf-cookie', 'api/guest', 'api/first', 'api/sign-up', 'api/sign-in', 'api/forgotten', 'api/reset', 'api/confirm', 'api/shared/{token}', 'api/shared/{token}/file', 'api/evening/{token}', 'api/evening/{token}/results', 'storage/{path}'];
 
     public function test_a_stranger_gets_nothing_from_any_route(): void
     {
