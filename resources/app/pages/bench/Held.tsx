@@ -1,4 +1,4 @@
-import { memo, useMemo, useRef, useSyncExternalStore, type ComponentProps, type ComponentType, type ReactNode, type Ref } from 'react';
+import { memo, useMemo, useRef, type ComponentProps, type ComponentType, type ReactNode, type Ref } from 'react';
 import type { RigView, Schema } from '../../api/client';
 import { RigDrawing, type Pointed } from '../../drawing/RigDrawing';
 import { misfits, type ActiveSweep } from '../../rig/displayedReadings';
@@ -7,9 +7,10 @@ import { PictureFrame } from '../../rig/PictureFrame';
 import { Readings, TwoFigures } from '../../rig/Readings';
 import { strings } from '../../strings/index';
 import type { Units } from '../../ui/figures';
+import { useAllTold, type Told } from '../../ui/told';
 import { useFollowed } from '../../ui/useFollowed';
 import { Controls } from './Controls';
-import { shownOf, useAsked, useIsHeld, useLive, useShown, type Places, type Told } from './inHand';
+import { shownOf, useAsked, useIsHeld, useLive, useShown, type Places } from './inHand';
 import { Move } from './Move';
 import { drawnSubject, plannedFlash } from './tabs/drawn';
 import type { Light } from './tabs/Light';
@@ -149,7 +150,7 @@ export function HeldControls({
     ...props
 }: Omit<ComponentProps<typeof Controls>, 'rig' | 'held' | 'places'> & { places: Told<Places> }) {
     const { rig, live } = useShown();
-    return <Controls rig={rig} held={live} places={useSyncExternalStore(places.watch, places.read)} {...props} />;
+    return <Controls rig={rig} held={live} places={useAllTold(places)} {...props} />;
 }
 
 type LightProps = ComponentProps<typeof Light>;

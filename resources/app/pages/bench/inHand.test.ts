@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import type { RigView, SweepView } from '../../api/client';
 import type { ActiveSweep } from '../../rig/displayedReadings';
-import { liveOf, shownOf, told, type Asked } from './inHand';
+import { told } from '../../ui/told';
+import { liveOf, shownOf, type Asked } from './inHand';
 
 const sweep = (revision: number) =>
     ({
@@ -29,20 +30,6 @@ const rig = {
 } as unknown as RigView;
 
 describe('what is in the hand', () => {
-    test('is told to whoever watches, once a step, and to nobody who has gone', () => {
-        const hand = told<ActiveSweep>();
-        const rows: (number | null)[] = [];
-        const leave = hand.watch(() => rows.push(hand.read()?.row ?? null));
-        const step: ActiveSweep = { sweep: sweep(7), row: 1 };
-        hand.hold(step);
-        hand.hold(step);
-        hand.hold(null);
-        expect(rows).toEqual([1, null]);
-        leave();
-        hand.hold(step);
-        expect(rows).toHaveLength(2);
-    });
-
     test('is let go when the rig is of another revision; then a control that waits to be sent tells', () => {
         const bench = { rig, hand: told<ActiveSweep>(), asked: told<Asked>(), resting: null };
         const held = { sweep: sweep(7), row: 0 };

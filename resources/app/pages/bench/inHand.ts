@@ -1,13 +1,7 @@
-import { createContext, use, useSyncExternalStore } from 'react';
+import { createContext, use } from 'react';
 import type { RigView, Schema } from '../../api/client';
 import { displayedReadings, type ActiveSweep, type DisplayedReadings } from '../../rig/displayedReadings';
-
-/** Something outside of the page's state: a change of it is told to what shows it, and to nothing else. */
-export interface Told<T> {
-    read: () => T | null;
-    hold: (next: T | null) => void;
-    watch: (told: () => void) => () => void;
-}
+import { useTold, type Told } from '../../ui/told';
 
 /** What the hand holds. */
 export type InHand = Told<ActiveSweep>;
@@ -23,23 +17,6 @@ export interface Asked {
 export interface Places {
     centres: ReadonlyMap<number, number>;
     width: number;
-}
-
-export function told<T>(): Told<T> {
-    let held: T | null = null;
-    const watchers = new Set<() => void>();
-    return {
-        read: () => held,
-        hold(next) {
-            if (next === held) return;
-            held = next;
-            for (const tell of watchers) tell();
-        },
-        watch(tell) {
-            watchers.add(tell);
-            return () => watchers.delete(tell);
-        },
-    };
 }
 
 /** The rig on the bench, what is in the hand, what was asked of its parts, and where a control rests whose step waits to be sent. */
@@ -77,13 +54,13 @@ const useBench = (): OnBench => {
 /** The control that is moved now and its row: whoever asks is drawn again with each step of the hand. */
 export function useLive(): ActiveSweep | null {
     const bench = useBench();
-    return liveOf(bench, useSyncExternalStore(bench.hand.watch, bench.hand.read));
+    return useTold(bench.hand, (held) => liveOf(bench, held));
 }
 
 /** Whether a control is held at all: drawn again when it is taken and left. */
 export function useIsHeld(): boolean {
     const bench = useBench();
-    return useSyncExternalStore(bench.hand.watch, () => liveOf(bench, bench.hand.read()) !== null);
+    return useTold(bench.hand, (held) => liveOf(bench, held) !== null);
 }
 
 /** What is shown now, with each step of the hand. */
@@ -96,6 +73,5 @@ export function useShown(): { rig: RigView; live: ActiveSweep | null; shown: Dis
 /** What was asked of the parts and isn't answered yet. */
 export function useAsked(): Asked | null {
     const { rig, asked } = useBench();
-    const now = useSyncExternalStore(asked.watch, asked.read);
-    return now?.revision === rig.revision ? now : null;
+    return useTold(asked, (now) => (now?.revision === rig.revision ? now : null));
 }

@@ -9,7 +9,8 @@ import { strings } from '../../strings/index';
 import { compare as compareWords } from '../../strings/compare';
 import { digits, fNumber, length, magnification, stops, type Units } from '../../ui/figures';
 import { Menu, MenuItem } from '../../ui/Menu';
-import type { Held, Rig } from './shown';
+import { useOfRigs, useRig, useRow } from './inHand';
+import type { Rig } from './shown';
 import type { Hand } from './useHand';
 
 const say = compareWords.compare;
@@ -23,7 +24,6 @@ interface Props {
     rigs: readonly Rig[];
     units: Units;
     query: ComparisonQuery;
-    held: Held | null;
     hand: Hand;
     /** Letter of the rig whose controls are out. */
     chosen: string;
@@ -39,9 +39,9 @@ export interface Acts {
 }
 
 /** Rigs under each other to one scale, their planes of focus in line: room and length are seen, not read. On a phone one beside the other. */
-export function Aligned({ rigs, units, query, held, hand, chosen, acts }: Props) {
+export function Aligned({ rigs, units, query, hand, chosen, acts }: Props) {
     const height = heightFor(rigs.length);
-    const scale = commonScale(rigs, width, height, 1.6);
+    const scale = useOfRigs((now) => commonScale(now, width, height, 1.6));
     return (
         <>
             <p className="pr-1 text-right text-xs text-madder">{say.plane}</p>
@@ -58,7 +58,6 @@ export function Aligned({ rigs, units, query, held, hand, chosen, acts }: Props)
                         height={height}
                         isChosen={rig.letter === chosen}
                         query={query}
-                        row={held?.id === rig.id ? held.row : null}
                         hand={hand}
                         acts={acts}
                     />
@@ -76,14 +75,12 @@ interface RowProps {
     height: number;
     isChosen: boolean;
     query: ComparisonQuery;
-    /** Row of the control in the hand; null = none of this rig is. */
-    row: number | null;
     hand: Hand;
     acts: Acts;
 }
 
-/** One rig. While a control of another is moved nothing of it is drawn again. */
-const Row = memo(function Row({ rig, units, scale, height, isChosen, query, row, hand, acts }: RowProps) {
+/** One rig. While a control of it is moved its figures, its picture and the control are drawn again; while one of another is, nothing is. */
+const Row = memo(function Row({ rig, units, scale, height, isChosen, query, hand, acts }: RowProps) {
     return (
         <li
             aria-current={isChosen}
@@ -101,10 +98,7 @@ const Row = memo(function Row({ rig, units, scale, height, isChosen, query, row,
                     <span className="truncate text-sm font-semibold">{rig.name ?? rig.title}</span>
                 </button>
                 <span className="ml-auto flex shrink-0 items-baseline">
-                    <span className="figures text-sm whitespace-nowrap">
-                        {rig.readings.magnification === null ? '—' : magnification(rig.readings.magnification)}
-                        {rig.readings.effectiveAperture !== null && ` · ${fNumber(rig.readings.effectiveAperture)}`}
-                    </span>
+                    <InShort rig={rig} />
                     <span className="no-print">
                         <Menu label={<span aria-label={say.more(rig.letter)}>⋯</span>} align="end">
                             <MenuItem onSelect={() => acts.bench(rig.id)} note={say.toBenchNote}>
@@ -120,14 +114,25 @@ const Row = memo(function Row({ rig, units, scale, height, isChosen, query, row,
             </p>
             <Outline rig={rig} scale={scale} height={height} units={units} />
             <State rig={rig} units={units} onRelease={() => acts.release(rig.letter)} />
-            {isChosen && <Controls rig={rig} units={units} query={query} row={row} hand={hand} />}
+            {isChosen && <Controls rig={rig} units={units} query={query} hand={hand} />}
             <Adds rig={rig} units={units} />
         </li>
     );
 });
 
+function InShort({ rig: told }: { rig: Rig }) {
+    const { readings } = useRig(told);
+    return (
+        <span className="figures text-sm whitespace-nowrap">
+            {readings.magnification === null ? '—' : magnification(readings.magnification)}
+            {readings.effectiveAperture !== null && ` · ${fNumber(readings.effectiveAperture)}`}
+        </span>
+    );
+}
+
 /** What stands under the drawing of a rig: whether it is where it was to be, and what stops or spoils it. */
-function State({ rig, units, onRelease }: { rig: Rig; units: Units; onRelease: () => void }) {
+function State({ rig: told, units, onRelease }: { rig: Rig; units: Units; onRelease: () => void }) {
+    const rig = useRig(told);
     return (
         <div className="text-sm">
             {!rig.met && <p className="font-medium">{rig.byHand.length > 0 ? say.elsewhere : say.near}</p>}
@@ -154,7 +159,8 @@ function State({ rig, units, onRelease }: { rig: Rig; units: Units; onRelease: (
 }
 
 /** The controls of the chosen rig: each is engraved as its part is, once its sweep is here. */
-function Controls({ rig, units, query, row, hand }: Pick<RowProps, 'rig' | 'units' | 'query' | 'row' | 'hand'>) {
+function Controls({ rig, units, query, hand }: Pick<RowProps, 'rig' | 'units' | 'query' | 'hand'>) {
+    const row = useRow(rig);
     const [which, setWhich] = useState<string | null>(null);
     const control = rig.travels.find(({ name }) => name === which) ?? rig.travels[0];
     const sweep = useQuery({
@@ -216,7 +222,8 @@ function Controls({ rig, units, query, row, hand }: Pick<RowProps, 'rig' | 'unit
 
 const nothing = () => undefined;
 
-function Adds({ rig, units }: { rig: Rig; units: Units }) {
+function Adds({ rig: told, units }: { rig: Rig; units: Units }) {
+    const rig = useRig(told);
     if (rig.adds.length === 0) return null;
     return (
         <details className="text-sm">
@@ -238,7 +245,8 @@ function Adds({ rig, units }: { rig: Rig; units: Units }) {
 /** A difference, with its sign set as one. */
 const signed = (value: number, tell: (value: number) => string) => (value < 0 ? '−' : '+') + tell(Math.abs(value));
 
-function Outline({ rig, scale, height, units }: { rig: Rig; scale: number; height: number; units: Units }) {
+function Outline({ rig: told, scale, height, units }: { rig: Rig; scale: number; height: number; units: Units }) {
+    const rig = useRig(told);
     const axis = height / 2;
     const { path, tipX, broken } = rigOutline(rig, scale, plane, axis);
     const room = rig.readings.workingDistanceMm;

@@ -1,12 +1,12 @@
 import { usePreferences } from '../../shell/preferences';
 import { hasOwnKeys } from '../../shell/PlaceKeys';
-import { memo, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { memo, useEffect, useMemo, useRef, useState, type ComponentProps, type ReactNode } from 'react';
 import type { ComparisonQuery, Schema } from '../../api/client';
 import type { Units } from '../../ui/figures';
 import { Aligned, type Acts } from './Aligned';
 import { Figures } from './Figures';
 import { Frames } from './Frames';
-import { moved, type Rig } from './shown';
+import { ComparedContext, useIsHeld, useRigs } from './inHand';
 import { useFollowed } from '../../ui/useFollowed';
 import { useHand } from './useHand';
 import { Verdict } from './Verdict';
@@ -27,14 +27,14 @@ interface Props {
 /** More columns than these don't stand beside the drawings. */
 const beside = 4;
 
-/** Up to nine rigs drawn: under each other on the left, their frames, strips and what it comes to on the right. All that a drag redraws is in here. */
+/** Up to nine rigs drawn: under each other on the left, their frames, strips and what it comes to on the right. */
 export function Drawn({ told, isOld, query, set, units, onSet, onDrop, onBench }: Props) {
     const { letterKeys } = usePreferences();
     const [wanted, setWanted] = useState('A');
     const [large, setLarge] = useState<string | null>(null);
     const [cropped, setCropped] = useState(false);
-    const { held, hand } = useHand(set, onSet, told, isOld);
-    const rigs = useMemo(() => told.rigs.map((rig) => moved(rig, held, told.target)), [told, held]);
+    const { inHand, hand } = useHand(set, onSet, told, isOld);
+    const compared = useMemo(() => ({ told, inHand }), [told, inHand]);
     const chosen = told.rigs.find(({ letter }) => letter === wanted) ?? told.rigs[0];
     const now = useRef({ set, onSet, onDrop, onBench });
     useEffect(() => {
@@ -66,28 +66,36 @@ export function Drawn({ told, isOld, query, set, units, onSet, onDrop, onBench }
         return () => window.removeEventListener('keydown', onKey);
     });
 
-    const verdict = (
-        <div className={held ? 'opacity-50' : ''}>
-            <Verdict comparison={told} units={units} />
-        </div>
-    );
+    const verdict = <HeldVerdict told={told} units={units} />;
     return (
-        <div aria-busy={isOld} className="grid gap-x-6 lg:grid-cols-[minmax(0,572px)_minmax(0,1fr)]">
-            <div className="min-w-0">
-                <Aligned rigs={rigs} units={units} query={query} held={held} hand={hand} chosen={chosen?.letter ?? ''} acts={acts} />
+        <ComparedContext value={compared}>
+            <div aria-busy={isOld} className="grid gap-x-6 lg:grid-cols-[minmax(0,572px)_minmax(0,1fr)]">
+                <div className="min-w-0">
+                    <Aligned rigs={told.rigs} units={units} query={query} hand={hand} chosen={chosen?.letter ?? ''} acts={acts} />
+                </div>
+                <Below told={told} units={units} cropped={cropped} onCrop={setCropped} onOpen={setLarge}>
+                    {told.rigs.length <= beside && verdict}
+                </Below>
+                {told.rigs.length > beside && <div className="lg:col-span-2">{verdict}</div>}
+                <HeldWipe target={told.target} units={units} letter={large} onClose={() => setLarge(null)} />
             </div>
-            <Below told={told} rigs={rigs} units={units} cropped={cropped} onCrop={setCropped} onOpen={setLarge}>
-                {told.rigs.length <= beside && verdict}
-            </Below>
-            {told.rigs.length > beside && <div className="lg:col-span-2">{verdict}</div>}
-            <Wipe rigs={rigs} target={told.target} units={units} letter={large} onClose={() => setLarge(null)} />
+        </ComparedContext>
+    );
+}
+
+/** What it comes to is told when the hand lets go. */
+function HeldVerdict({ told, units }: Pick<Props, 'told' | 'units'>) {
+    return (
+        <div className={useIsHeld() ? 'opacity-50' : ''}>
+            <Verdict comparison={told} units={units} />
         </div>
     );
 }
 
+const HeldWipe = (props: Omit<ComponentProps<typeof Wipe>, 'rigs'>) => <Wipe rigs={useRigs(props.letter !== null)} {...props} />;
+
 interface BelowProps {
     told: Schema['ComparisonView'];
-    rigs: readonly Rig[];
     units: Units;
     cropped: boolean;
     onCrop: (cropped: boolean) => void;
@@ -96,9 +104,9 @@ interface BelowProps {
 }
 
 /** Frames and strips of all rigs: beside the drawings, on a narrow screen below them. */
-function Below({ told, rigs, units, cropped, onCrop, onOpen, children }: BelowProps) {
+function Below({ told, units, cropped, onCrop, onOpen, children }: BelowProps) {
     const here = useRef<HTMLDivElement>(null);
-    const followed = useFollowed(here, rigs, told);
+    const followed = useFollowed(here, useRigs(), told);
     return (
         <div ref={here} className="min-w-0 lg:border-l lg:border-line lg:pl-5">
             <FramesOf rigs={followed} target={told.target} units={units} cropped={cropped} onCrop={onCrop} onOpen={onOpen} />

@@ -1,17 +1,11 @@
-import type { ComparedSweep, Schema } from '../../api/client';
+import type { Schema } from '../../api/client';
 import { between } from '../../picture/layers';
 import type { Shot } from '../../picture/paint';
 import { movedParts } from '../../rig/displayedReadings';
+import type { Held } from './inHand';
 
 export type Rig = Schema['ComparedRigView'];
 type Target = Schema['TargetView'];
-
-/** One rig of the comparison whose control is in the hand: everything of it is looked up in its sweep. */
-export interface Held {
-    id: number;
-    row: number;
-    sweep: ComparedSweep;
-}
 
 /** The readings that a sweep tells and a comparison shows. */
 const told = [

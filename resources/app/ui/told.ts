@@ -1,0 +1,33 @@
+import { useSyncExternalStore } from 'react';
+
+/** Something outside of a page's state: a change of it is told to what shows it, and to nothing else. */
+export interface Told<T> {
+    read: () => T | null;
+    hold: (next: T | null) => void;
+    watch: (tell: () => void) => () => void;
+}
+
+export function told<T>(): Told<T> {
+    let held: T | null = null;
+    const watchers = new Set<() => void>();
+    return {
+        read: () => held,
+        hold(next) {
+            if (next === held) return;
+            held = next;
+            for (const tell of watchers) tell();
+        },
+        watch(tell) {
+            watchers.add(tell);
+            return () => watchers.delete(tell);
+        },
+    };
+}
+
+/** What of it is looked at: whoever asks is drawn again when that is another, and at no other change. */
+export function useTold<T, S>(of: Told<T>, look: (held: T | null) => S): S {
+    return useSyncExternalStore(of.watch, () => look(of.read()));
+}
+
+/** All of it. */
+export const useAllTold = <T>(of: Told<T>): T | null => useSyncExternalStore(of.watch, of.read);
