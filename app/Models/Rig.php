@@ -39,6 +39,9 @@ final class Rig extends Model
 {
     protected $fillable = ['kit_id', 'name', 'camera_id', 'camera', 'conditions', 'subject', 'extra', 'revision', 'step', 'news', 'tags', 'loose'];
 
+    /** As the database writes them: read in another form, each is refused first and guessed then. */
+    protected $dateFormat = 'Y-m-d H:i:sO';
+
     /** @return array<string, string> */
     protected function casts(): array
     {

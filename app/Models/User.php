@@ -26,6 +26,15 @@ final class User extends Authenticatable
 
     protected $hidden = ['password', 'remember_token'];
 
+    /** As the database writes them: read in another form, each is refused first and guessed then. */
+    protected $dateFormat = 'Y-m-d H:i:sO';
+
+    /** A guest has none; the framework signs what it gets. */
+    public function getAuthPassword(): string
+    {
+        return $this->password ?? '';
+    }
+
     /** @return array<string, string> */
     protected function casts(): array
     {

@@ -159,6 +159,17 @@ final class OpeningTest extends TestCase
         $this->assertCount(3, $this->answersIn($this->open("/bench/{$rig->id}")));
     }
 
+    public function test_a_guest_without_a_password_is_let_in_without_a_word_in_the_log(): void
+    {
+        // Told as a fault where it would be logged, at every question, by the framework's own check of the session.
+        $this->withoutDeprecationHandling();
+        $this->browser()->getJson('/api/me')->assertOk();
+        $this->assertNotSame([], $this->answersIn($this->open('/bench')));
+        $this->assertSame('', $this->user->refresh()->getAuthPassword());
+        $this->assertNotNull($this->user->guest_until);
+        $this->assertSame($this->user->guest_until->toIso8601String(), $this->answersIn($this->open('/bench'))['/api/me']['guestUntil']);
+    }
+
     private function keep(TestResponse $answer): void
     {
         foreach (['zinc_thimble', 'XSRF-TOKEN'] as $name) {
