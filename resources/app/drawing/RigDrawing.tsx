@@ -308,29 +308,29 @@ const Rule = memo(function Rule({ frame, units }: { frame: Frame; units: Units }
     const major = (steps.find((step) => step * unit * frame.scale >= 46) ?? 200) * unit;
     const first = Math.ceil((frame.x(0) > 0 ? -frame.x(0) / frame.scale : 0) / minor) * minor;
     const end = (frame.width - frame.x(0)) / frame.scale;
-    const ticks = [];
+    const ticks: number[] = [];
     for (let at = first; at <= end; at += minor) ticks.push(Math.round(at / minor) * minor);
     const isMajor = (at: number) => Math.abs(at / major - Math.round(at / major)) < 1e-6;
     const said = (at: number) => String(Math.round((at / unit) * 1000) / 1000);
+    // A path for all of a kind: there are up to two hundred of them.
+    const strokes = (major: boolean, length: number) =>
+        ticks.map((at) => (isMajor(at) === major ? `M${frame.x(at)} ${frame.ruleY}v${length}` : '')).join('');
     // A number that the edge would cut says another number.
     const fits = (at: number) => Math.min(frame.x(at), frame.width - frame.x(at)) >= said(at).length * 3.5;
     return (
         <g className="figures">
             <path d={`M0 ${frame.ruleY}H${frame.width}`} stroke="var(--ink)" strokeWidth={1.4} />
-            {ticks.map((at) => (
-                <g key={at} transform={`translate(${frame.x(at)} ${frame.ruleY})`}>
-                    <path
-                        d={`M0 0V${isMajor(at) ? 11 : 6}`}
-                        stroke={isMajor(at) ? 'var(--ink)' : 'var(--soft)'}
-                        strokeWidth={isMajor(at) ? 1.1 : 0.7}
-                    />
-                    {isMajor(at) && fits(at) && (
-                        <text y={24} fontSize={11} textAnchor="middle" fill="var(--ink)">
+            <path d={strokes(false, 6)} stroke="var(--soft)" strokeWidth={0.7} />
+            <path d={strokes(true, 11)} stroke="var(--ink)" strokeWidth={1.1} />
+            {ticks.map(
+                (at) =>
+                    isMajor(at) &&
+                    fits(at) && (
+                        <text key={at} x={frame.x(at)} y={frame.ruleY + 24} fontSize={11} textAnchor="middle" fill="var(--ink)">
                             {said(at)}
                         </text>
-                    )}
-                </g>
-            ))}
+                    ),
+            )}
         </g>
     );
 });

@@ -22,19 +22,23 @@ const Graduation = memo(function Graduation({
     tell,
     per,
 }: Required<Pick<Props, 'tell' | 'per'>> & { from: number; to: number; line: number }) {
+    const ticks = ticksOn([from, to], per);
+    // A path for all of a kind: a scale has thirty of them, and a page seven scales.
+    const strokes = (kind: boolean, length: number) =>
+        ticks.map(({ x, long }) => (long === kind ? `M${x} ${line - 0.5}v${length}` : '')).join('');
     return (
         <>
             <path d={`M6 ${line}H${width - 6}`} stroke="var(--ink)" />
-            {ticksOn([from, to], per).map(({ at, x, long, told }) => (
-                <g key={at} transform={`translate(${x} ${line - 18.5})`}>
-                    <path d={`M0 18V${long ? 25 : 22}`} stroke={long ? 'var(--ink)' : 'var(--soft)'} strokeWidth={long ? 1 : 0.7} />
-                    {told && (
-                        <text y={35} fontSize={10} textAnchor="middle" fill="var(--soft)">
+            <path d={strokes(false, 4)} stroke="var(--soft)" strokeWidth={0.7} />
+            <path d={strokes(true, 7)} stroke="var(--ink)" />
+            {ticks.map(
+                ({ at, x, told }) =>
+                    told && (
+                        <text key={at} x={x} y={line + 16.5} fontSize={10} textAnchor="middle" fill="var(--soft)">
                             {tell(at)}
                         </text>
-                    )}
-                </g>
-            ))}
+                    ),
+            )}
         </>
     );
 });
