@@ -40,6 +40,25 @@ final class BenchApiTest extends TestCase
         $this->assertSame(['3.aperture'], array_column($told['travels'], 'name'));
     }
 
+    public function test_rigs_come_fifty_a_page_the_last_changed_first(): void
+    {
+        $all = [];
+        for ($n = 0; $n < 45; $n++) {
+            $copy = $this->rig->replicate()->fill(['name' => "Rig $n"]);
+            $copy->forceFill(['updated_at' => now()->addMinutes($n + 1)])->save();
+            array_unshift($all, $copy->id);
+        }
+        $first = array_column($this->getJson('/api/rigs')->assertOk()->json(), 'id');
+        $second = array_column($this->getJson('/api/rigs?page=2')->assertOk()->json(), 'id');
+        $this->assertSame($all, array_slice($first, 0, 45));
+        $this->assertSame([50, 3], [count($first), count($second)]);
+        $this->assertSame([], array_intersect($first, $second));
+        $this->assertSame($first, array_column($this->getJson('/api/rigs?page=1')->json(), 'id'));
+        $this->getJson('/api/rigs?page=3')->assertOk()->assertExactJson([]);
+        $this->getJson('/api/rigs?page=0')->assertStatus(422);
+        $this->getJson('/api/rigs?page=100001')->assertStatus(422);
+    }
+
     public function test_putting_in_and_taking_off_can_be_undone_and_redone(): void
     {
         $tube = $this->part('Tube 9');

@@ -40,7 +40,7 @@ final class Balance
             return null;
         }
         $point = self::balancePoint($rig, $axis);
-        $foot = self::footMm($rig, $axis);
+        $foot = $point === null ? null : self::footNearest($rig, $axis, $point[0]);
 
         return $point === null || $foot === null ? null : self::GRAVITY * $point[1] * ($point[0] - $foot);
     }
@@ -48,7 +48,11 @@ final class Balance
     /** The foot that carries it best, mm from the sensor: the one nearest to where it balances; null when no part has one. */
     public static function footMm(Rig $rig, Axis $axis): ?float
     {
-        $balance = self::balancePoint($rig, $axis)[0] ?? 0.0;
+        return self::footNearest($rig, $axis, self::balancePoint($rig, $axis)[0] ?? 0.0);
+    }
+
+    private static function footNearest(Rig $rig, Axis $axis, float $balance): ?float
+    {
         $best = null;
         foreach ($rig->chain as $i => $part) {
             if ($part->identity->footMm !== null) {
