@@ -6,6 +6,7 @@ namespace App\Bench;
 
 use App\Http\Resources\Person;
 use App\Http\Resources\RigSummary;
+use App\Http\Resources\RigView;
 use App\Models\Rig;
 use App\Models\User;
 use Illuminate\Support\Facades\Gate;
@@ -20,7 +21,7 @@ final class Opening
 
     /**
      * @param  int|null  $wanted  the rig that the address names; null = the last one changed
-     * @return array<string, Person|list<RigSummary>|\App\Http\Resources\RigView>
+     * @return array<string, Person|list<RigSummary>|RigView>
      */
     public function answers(User $user, ?int $wanted): array
     {
