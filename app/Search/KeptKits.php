@@ -30,7 +30,7 @@ final class KeptKits
     {
         // Another state of a kit takes the place of the one before; some of its parts alone mostly have another.
         $place = 'kept kit '.crc32($kit->id.' '.count($of->cameras).' '.count($of->parts)) % self::PLACES;
-        $state = [$kit->state(), self::figures($of, $conditions), self::code()];
+        $state = [$kit->state(), self::figures($of, $conditions), Code::ofCore()];
         $held = Cache::get($place);
         if (is_array($held) && ($held['state'] ?? null) === $state && is_string($held['bytes'] ?? null)) {
             $back = KeptKit::back($held['bytes'], $of, $conditions);
@@ -56,16 +56,5 @@ final class KeptKits
         $fields = static fn (Camera|Part $thing): array => $thing->document->fields;
 
         return hash('xxh128', serialize([array_map($fields, $of->cameras), $of->cameraPriceToBuy, array_map($fields, $of->parts), $of->counts, $of->priceToBuy, $conditions]));
-    }
-
-    /** Which code it is: other arithmetic is other rays. */
-    private static function code(): string
-    {
-        $files = '';
-        foreach (glob(base_path('core/src/*/*.php')) ?: [] as $file) {
-            $files .= $file.filemtime($file).' '.filesize($file);
-        }
-
-        return hash('xxh128', $files);
     }
 }

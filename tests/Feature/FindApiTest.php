@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\Kit;
 use App\Models\Part;
 use App\Models\User;
+use Illuminate\Support\Facades\Cache;
 use Tests\TestCase;
 
 /** Find over HTTP: wishes asked and kept, what is found set up on the bench, the map, the cards. */
@@ -221,6 +222,22 @@ final class FindApiTest extends TestCase
         $this->assertNotSame([], $map['edge']);
         $this->deleteJson($this->at('parts/'.$this->part('Rail bellows').'?anyway=1'))->assertNoContent();
         $this->assertLessThan($map['rigs'], $this->getJson($this->at('overview'))->assertOk()->json('rigs'));
+    }
+
+    public function test_a_map_that_other_code_drew_is_drawn_anew(): void
+    {
+        $map = $this->getJson($this->at('overview'))->assertOk()->json();
+        $key = 'overview '.$this->kit->id;
+        $held = Cache::get($key);
+        // Kept as it is, it is what is answered: the next question would tell what was put here.
+        Cache::put($key, ['json' => '{"rigs":-1}'] + $held);
+        $this->getJson($this->at('overview'))->assertOk()->assertExactJson(['rigs' => -1]);
+        [$kit, $code] = $held['state'];
+        foreach (['other code' => [$kit, strrev($code)], 'of before code was looked at' => $kit] as $whose => $state) {
+            Cache::put($key, ['state' => $state, 'json' => '{"rigs":-1}']);
+            $this->assertSame($map, $this->getJson($this->at('overview'))->assertOk()->json(), $whose);
+            $this->assertSame($held, Cache::get($key), $whose);
+        }
     }
 
     public function test_an_empty_kit_finds_nothing_and_says_so(): void

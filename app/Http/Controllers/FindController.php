@@ -25,6 +25,7 @@ use App\Models\Kit;
 use App\Models\SavedSearch;
 use App\Operations\Shown;
 use App\Operations\Turns;
+use App\Search\Code;
 use App\Search\FindViews;
 use App\Search\KitSearch;
 use Illuminate\Database\UniqueConstraintViolationException;
@@ -114,9 +115,9 @@ final class FindController
     public function overview(Request $request, Kit $kit): Response
     {
         Gate::authorize('view', $kit);
-        // Worked out once for each state of the kit; only the last one is kept.
+        // Worked out once for each state of the kit, by this code; only the last one is kept.
         $key = 'overview '.$kit->id;
-        $state = $kit->state();
+        $state = [$kit->state(), Code::ofAnswers()];
         $kept = Cache::get($key);
         if (! is_array($kept) || ($kept['state'] ?? null) !== $state) {
             $kept = Turns::take(SessionGuard::person($request), 'overview', function (\Closure $waited) use ($kit, $state): array {
