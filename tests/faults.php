@@ -437,7 +437,7 @@ return [
     ['core/src/Search/Stacks.php', 'Packed::bits($this->latched)', 'Packed::bits($this->ends)', ['core', 'core/tests/Search/KeptKitTest.php', '']],
     ['app/Search/KeptKits.php', '($held[\'state\'] ?? null) === $state && ', '', ['app', 'tests/Feature/KeptKitsTest.php', '']],
     ['app/Search/KeptKits.php', '[$kit->state(), self::figures($of, $conditions), Code::ofCore()]', '[$kit->state(), \'\', Code::ofCore()]', ['app', 'tests/Feature/KeptKitsTest.php', '']],
-    ['app/Http/Controllers/FindController.php', '[$kit->state(), Code::ofAnswers()]', '[$kit->state(), \'\']', ['app', 'tests/Feature/FindApiTest.php', 'other_code_drew']],
+    ['app/Operations/KeptAnswer.php', '[$of, Code::ofAnswers()]', '[$of, \'\']', ['app', 'tests/Feature/FindApiTest.php', 'other_code_drew']],
     ['app/Models/Kit.php', '$this->revision, $this->user_id, $this->created_at', '$this->revision, 0, $this->created_at', ['app', 'tests/Feature/KeptKitsTest.php', '']],
     ['core/src/Search/GroupFit.php', '$group->mass[$i] <= $this->mostMass && ', '', ['core', 'core/tests/Search/SearchTest.php', '']],
     ['core/src/Search/GroupFit.php', ' && $group->price[$i] <= $this->mostPrice', '', ['core', 'core/tests/Search/SearchTest.php', '']],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Search;
 
 use App\Models\Kit;
+use App\Operations\Code;
 use Illuminate\Support\Facades\Cache;
 use ZincThimble\Core\Gear\Camera;
 use ZincThimble\Core\Gear\Part;

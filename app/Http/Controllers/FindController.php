@@ -23,16 +23,15 @@ use App\Http\Resources\Trouble;
 use App\Http\Resources\WishView;
 use App\Models\Kit;
 use App\Models\SavedSearch;
+use App\Operations\KeptAnswer;
 use App\Operations\Shown;
 use App\Operations\Turns;
-use App\Search\Code;
 use App\Search\FindViews;
 use App\Search\KitSearch;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
@@ -115,21 +114,12 @@ final class FindController
     public function overview(Request $request, Kit $kit): Response
     {
         Gate::authorize('view', $kit);
-        // Worked out once for each state of the kit, by this code; only the last one is kept.
-        $key = 'overview '.$kit->id;
-        $state = [$kit->state(), Code::ofAnswers()];
-        $kept = Cache::get($key);
-        if (! is_array($kept) || ($kept['state'] ?? null) !== $state) {
-            $kept = Turns::take(SessionGuard::person($request), 'overview', function (\Closure $waited) use ($kit, $state): array {
-                $search = $this->searches->of($kit, Budget::of(self::seconds('overview'), $waited));
-                $overview = $search->overview();
 
-                return ['state' => $state, 'json' => json_encode($this->views->overview($overview, $search->leftOut()), JSON_THROW_ON_ERROR)];
-            });
-            Cache::put($key, $kept, now()->addWeek());
-        }
+        return KeptAnswer::of('overview '.$kit->id, $kit->state(), fn (): string => Turns::take(SessionGuard::person($request), 'overview', function (\Closure $waited) use ($kit): string {
+            $search = $this->searches->of($kit, Budget::of(self::seconds('overview'), $waited));
 
-        return new Response((string) $kept['json'], 200, ['Content-Type' => 'application/json']);
+            return json_encode($this->views->overview($search->overview(), $search->leftOut()), JSON_THROW_ON_ERROR);
+        }));
     }
 
     #[OA\Post(path: '/kits/{kit}/rigs', operationId: 'setUpFound', parameters: [new OA\PathParameter(name: 'kit', schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: SetUpFound::class)), responses: [new OA\Response(response: 201, description: 'A new rig, set as it was found', content: new OA\JsonContent(ref: RigView::class)), new OA\Response(response: 422, description: 'The kit has no such part, or it can’t be set so', content: new OA\JsonContent(ref: Trouble::class))])]

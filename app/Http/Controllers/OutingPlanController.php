@@ -10,6 +10,7 @@ use App\Http\Resources\OutingPlanView;
 use App\Http\Resources\SheetView;
 use App\Http\Resources\Trouble;
 use App\Models\Outing;
+use App\Operations\KeptAnswer;
 use App\Operations\Turns;
 use App\Outings\OutingStore;
 use App\Outings\OutingViews;
@@ -18,7 +19,6 @@ use App\Plan\SheetViews;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
 use ZincThimble\Core\Plan\Sheet;
@@ -38,15 +38,11 @@ final class OutingPlanController
     public function show(Request $request, Outing $outing): Response
     {
         Gate::authorize('view', $outing);
-        $state = $this->planned->state($outing);
-        $key = 'outing plan '.$outing->id;
-        $kept = Cache::get($key);
-        if (! is_array($kept) || ($kept['state'] ?? null) !== $state) {
-            $kept = ['state' => $state, 'json' => json_encode(Turns::take(SessionGuard::person($request), 'outing', fn (\Closure $waited): OutingPlanView => $this->views->plan($this->store->read($outing), $this->planned->of($outing, $waited))), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)];
-            Cache::put($key, $kept, now()->addWeek());
-        }
 
-        return new Response((string) $kept['json'], 200, ['Content-Type' => 'application/json']);
+        return KeptAnswer::of('outing plan '.$outing->id, $this->planned->state($outing), fn (): string => json_encode(
+            Turns::take(SessionGuard::person($request), 'outing', fn (\Closure $waited): OutingPlanView => $this->views->plan($this->store->read($outing), $this->planned->of($outing, $waited))),
+            JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION,
+        ));
     }
 
     #[OA\Get(path: '/outings/{outing}/sheets', operationId: 'outingSheets', parameters: [new OA\PathParameter(name: 'outing', schema: new OA\Schema(type: 'integer'))], responses: [
