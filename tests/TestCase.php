@@ -9,6 +9,8 @@ use App\Models\Rig;
 use App\Models\User;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
 
 abstract class TestCase extends BaseTestCase
 {
@@ -28,6 +30,29 @@ abstract class TestCase extends BaseTestCase
         $this->unencryptedCookies = $this->defaultCookies = [];
 
         return $this;
+    }
+
+    /**
+     * What a browser keeps of an answer: its session, and the token that goes with it.
+     *
+     * @param  TestResponse<Response>  $answer
+     * @return array<string, string>
+     */
+    protected function cookiesOf(TestResponse $answer): array
+    {
+        $cookies = [];
+        foreach (['zinc_thimble', 'XSRF-TOKEN'] as $name) {
+            $cookies[$name] = (string) $answer->getCookie($name, false)?->getValue();
+            $this->assertNotSame('', $cookies[$name]);
+        }
+
+        return $cookies;
+    }
+
+    /** @param  array<string, string>  $cookies  of the browser that asks */
+    protected function asBrowser(array $cookies): static
+    {
+        return $this->fresh()->withCredentials()->withUnencryptedCookies($cookies);
     }
 
     /** What is found is looked at, not how fast: a machine that is busy with other tests finds it too. */

@@ -11,7 +11,7 @@ final class Code
     private const CORE = 'core/src/*/*.php';
 
     /** What an answer is told by beyond that. */
-    private const TOLD = ['app/Search/*.php', 'app/Outings/*.php', 'app/Http/Resources/*.php'];
+    private const TOLD = ['app/*/*.php', 'app/Http/Resources/*.php'];
 
     /** Of what is worked out. */
     public static function ofCore(): string

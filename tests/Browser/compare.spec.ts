@@ -26,6 +26,19 @@ const begin = async (page: Page) => {
     await expect(page.getByRole('region', { name: 'Begin with one of your rigs' })).toBeVisible();
 };
 
+/** The seed's bellows and the moss, both at 3×, with the pointer on the bellows' draw and its sweep here. */
+async function seedBesideMoss(page: Page) {
+    await openDemonstration(page);
+    const [seed, moss] = await idsOf(page, 'Sedge seed, coat pattern', 'Moss capsule, teeth');
+    await page.goto(`/compare?rigs=${seed},${moss}&to=magnification&value=3&target=seed`);
+    const rigs = rigsOf(page);
+    await expect(rigs.first()).toContainText('3×');
+    const draw = rigs.first().getByRole('slider', { name: /draw/ });
+    await draw.hover();
+    await page.waitForLoadState('networkidle');
+    return { rigs, draw };
+}
+
 test('from the bench: two rigs brought to the same magnification, who is best in what, and back', async ({ page }) => {
     await openDemonstration(page, 'Sedge seed, coat pattern');
     await page.getByRole('button', { name: 'This rig' }).click();
@@ -111,14 +124,7 @@ test('from Find: three rows ticked, the same numbers side by side, and one of th
 });
 
 test('a control is moved with nothing asked of the server, and where it is left is in the address', async ({ page }) => {
-    await openDemonstration(page);
-    const [seed, moss] = await idsOf(page, 'Sedge seed, coat pattern', 'Moss capsule, teeth');
-    await page.goto(`/compare?rigs=${seed},${moss}&to=magnification&value=3&target=seed`);
-    const rigs = rigsOf(page);
-    await expect(rigs.first()).toContainText('3×');
-    const draw = rigs.first().getByRole('slider', { name: /draw/ });
-    await draw.hover();
-    await page.waitForLoadState('networkidle');
+    const { rigs, draw } = await seedBesideMoss(page);
     const asked = askedOf(page);
     const box = await draw.boundingBox();
     if (!box) throw new Error('no slider');
@@ -334,14 +340,7 @@ test('on a phone the strips below a held rig say what stands over them once the 
     page,
 }) => {
     await page.setViewportSize({ width: 390, height: 700 });
-    await openDemonstration(page);
-    const [seed, moss] = await idsOf(page, 'Sedge seed, coat pattern', 'Moss capsule, teeth');
-    await page.goto(`/compare?rigs=${seed},${moss}&to=magnification&value=3&target=seed`);
-    const rigs = rigsOf(page);
-    await expect(rigs.first()).toContainText('3×');
-    const draw = rigs.first().getByRole('slider', { name: /draw/ });
-    await draw.hover();
-    await page.waitForLoadState('networkidle');
+    const { rigs, draw } = await seedBesideMoss(page);
     /** Letter and magnification of each rig, as the strips below say. */
     const strips = async () =>
         /A\s*([\d.]+)\s*B\s*([\d.]+)/.exec(await page.getByRole('region', { name: 'In figures' }).innerText())?.slice(1);

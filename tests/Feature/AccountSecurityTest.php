@@ -137,29 +137,25 @@ final class AccountSecurityTest extends TestCase
     {
         $this->person();
         $signedIn = $this->fresh()->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => self::WORD])->assertOk();
-        $cookies = [];
-        foreach (['zinc_thimble', 'XSRF-TOKEN'] as $name) {
-            $cookies[$name] = (string) $signedIn->getCookie($name, false)?->getValue();
-            $this->assertNotSame('', $cookies[$name]);
-        }
+        $cookies = $this->cookiesOf($signedIn);
         foreach (['/api/rigs', '/api/kits', '/api/joints'] as $address) {
-            $answer = $this->fresh()->withCredentials()->withUnencryptedCookies($cookies)->getJson($address)->assertOk();
+            $answer = $this->asBrowser($cookies)->getJson($address)->assertOk();
             $this->assertSame([], array_map(static fn ($cookie): string => $cookie->getName(), $answer->headers->getCookies()), $address);
         }
         // Who opens a page asks who is here: that lengthens it. One that is new is said.
-        $this->assertNotNull($this->fresh()->withCredentials()->withUnencryptedCookies($cookies)->getJson('/api/me')->assertOk()->getCookie('zinc_thimble', false));
+        $this->assertNotNull($this->asBrowser($cookies)->getJson('/api/me')->assertOk()->getCookie('zinc_thimble', false));
         $this->assertNotNull($this->fresh()->getJson('/api/rigs')->assertStatus(401)->getCookie('zinc_thimble', false));
-        $again = $this->fresh()->withCredentials()->withUnencryptedCookies($cookies)->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => self::WORD])->assertOk();
+        $again = $this->asBrowser($cookies)->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => self::WORD])->assertOk();
         $this->assertNotSame($cookies['zinc_thimble'], (string) $again->getCookie('zinc_thimble', false)?->getValue());
         $this->assertNotNull($again->getCookie('XSRF-TOKEN', false));
         // What was asked under the old session and is begun after it is over gets no other: that would take the place of the new one, too.
         $before = DB::table('sessions')->count();
         foreach ([['GET', '/api/rigs', 401], ['POST', '/api/kits', 401], ['GET', '/api/first?body=mirrorless-36', 200]] as [$method, $address, $status]) {
-            $answer = $this->fresh()->withCredentials()->withUnencryptedCookies($cookies)->json($method, $address)->assertStatus($status);
+            $answer = $this->asBrowser($cookies)->json($method, $address)->assertStatus($status);
             $this->assertSame([], array_map(static fn ($cookie): string => $cookie->getName(), $answer->headers->getCookies()), $address);
         }
         $this->assertSame($before, DB::table('sessions')->count());
-        $this->assertNotNull($this->fresh()->withCredentials()->withUnencryptedCookies($cookies)->getJson('/api/me')->assertStatus(401)->getCookie('zinc_thimble', false));
+        $this->assertNotNull($this->asBrowser($cookies)->getJson('/api/me')->assertStatus(401)->getCookie('zinc_thimble', false));
     }
 
     public function test_looking_writes_no_session_but_for_when_it_was_last_seen(): void
@@ -167,11 +163,8 @@ final class AccountSecurityTest extends TestCase
         $this->freezeSecond();
         $this->person();
         $signedIn = $this->fresh()->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => self::WORD])->assertOk();
-        $cookies = [];
-        foreach (['zinc_thimble', 'XSRF-TOKEN'] as $name) {
-            $cookies[$name] = (string) $signedIn->getCookie($name, false)?->getValue();
-        }
-        $ask = fn (string $method, string $address): int => $this->fresh()->withCredentials()->withUnencryptedCookies($cookies)->json($method, $address)->getStatusCode();
+        $cookies = $this->cookiesOf($signedIn);
+        $ask = fn (string $method, string $address): int => $this->asBrowser($cookies)->json($method, $address)->getStatusCode();
         $written = 0;
         DB::listen(function (QueryExecuted $query) use (&$written): void {
             $written += (int) preg_match('/^(insert into|update) "sessions"/', $query->sql);
@@ -203,11 +196,11 @@ final class AccountSecurityTest extends TestCase
         $cookie = (string) $signedIn->getCookie('zinc_thimble', false)?->getValue();
         $row = DB::table('sessions')->whereNotNull('user_id')->first();
         $this->assertNotNull($row);
-        $this->fresh()->withCredentials()->withUnencryptedCookie('zinc_thimble', $cookie)->getJson('/api/me')->assertOk();
-        $this->fresh()->withCredentials()->withUnencryptedCookie('zinc_thimble', $cookie)->postJson('/api/sign-out')->assertNoContent();
+        $this->asBrowser(['zinc_thimble' => $cookie])->getJson('/api/me')->assertOk();
+        $this->asBrowser(['zinc_thimble' => $cookie])->postJson('/api/sign-out')->assertNoContent();
         $this->assertDatabaseMissing('sessions', ['id' => $row->id]);
         // Another request with the old cookie made its row again, and one that was under way since before wrote itself into it: signed in.
-        $this->fresh()->withCredentials()->withUnencryptedCookie('zinc_thimble', $cookie)->getJson('/api/me')->assertStatus(401);
+        $this->asBrowser(['zinc_thimble' => $cookie])->getJson('/api/me')->assertStatus(401);
         $this->assertDatabaseMissing('sessions', ['id' => $row->id]);
         $late = new SessionRows(DB::connection(), 'sessions', 60);
         DB::table('sessions')->insert((array) $row);
@@ -215,7 +208,7 @@ final class AccountSecurityTest extends TestCase
         DB::table('sessions')->where('id', $row->id)->delete();
         $late->write($row->id, (string) base64_decode((string) $row->payload, true));
         $this->assertDatabaseMissing('sessions', ['id' => $row->id]);
-        $this->fresh()->withCredentials()->withUnencryptedCookie('zinc_thimble', $cookie)->getJson('/api/me')->assertStatus(401);
+        $this->asBrowser(['zinc_thimble' => $cookie])->getJson('/api/me')->assertStatus(401);
     }
 
     public function test_other_sessions_are_ended_when_a_password_changes_and_a_letter_says_so(): void

@@ -28,7 +28,7 @@ final class OpeningTest extends TestCase
         config(['session.driver' => 'database']);
         $this->withoutVite();
         $opened = $this->fresh()->postJson('/api/guest', [], ['Referer' => config('app.url')])->assertCreated();
-        $this->keep($opened);
+        $this->cookies = $this->cookiesOf($opened);
         $this->user = User::query()->findOrFail($opened->json('id'));
     }
 
@@ -95,7 +95,7 @@ final class OpeningTest extends TestCase
     public function test_a_session_from_before_the_password_was_changed_opens_nothing(): void
     {
         $user = User::query()->create(['name' => 'Ilse', 'email' => 'ilse@example.org', 'password' => 'seven moss capsules']);
-        $this->keep($this->fresh()->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => 'seven moss capsules'], ['Referer' => config('app.url')])->assertOk());
+        $this->cookies = $this->cookiesOf($this->fresh()->postJson('/api/sign-in', ['email' => 'ilse@example.org', 'password' => 'seven moss capsules'], ['Referer' => config('app.url')])->assertOk());
         $this->assertSame('Ilse', $this->answersIn($this->open('/bench'))['/api/me']['name']);
         $user->refresh()->forceFill(['password' => 'quite another sentence'])->save();
         $this->assertPlain($this->open('/bench'));
@@ -170,18 +170,9 @@ final class OpeningTest extends TestCase
         $this->assertSame($this->user->guest_until->toIso8601String(), $this->answersIn($this->open('/bench'))['/api/me']['guestUntil']);
     }
 
-    private function keep(TestResponse $answer): void
-    {
-        foreach (['zinc_thimble', 'XSRF-TOKEN'] as $name) {
-            $this->cookies[$name] = (string) $answer->getCookie($name, false)?->getValue();
-        }
-    }
-
     private function browser(): self
     {
-        $this->fresh()->withCredentials()->withUnencryptedCookies($this->cookies);
-
-        return $this->withHeader('Referer', (string) config('app.url'));
+        return $this->asBrowser($this->cookies)->withHeader('Referer', (string) config('app.url'));
     }
 
     /** @return TestResponse<\Symfony\Component\HttpFoundation\Response> */

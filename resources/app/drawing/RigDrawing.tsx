@@ -2,6 +2,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { memo, useId, useLayoutEffect, useMemo, useRef, useState, type Ref } from 'react';
 import type { Schema } from '../api/client';
 import { digits, length, type Units } from '../ui/figures';
+import { strokes } from '../ui/strokes';
 import { strings } from '../strings/index';
 import { crosses, outlines } from './clear';
 import { framed, frameOf, type Frame } from './frame';
@@ -12,6 +13,12 @@ import { Slice, SubjectPlane } from './SubjectPlane';
 import { SubjectShape, type DrawnSubject } from './SubjectShape';
 
 type Drawing = Schema['DrawingView'];
+
+/** Where the drawing has the middles of the parts, px, and how wide it is; 0 = it scrolls, and nothing can stand under it. */
+export interface Places {
+    centres: ReadonlyMap<number, number>;
+    width: number;
+}
 
 interface Props {
     drawing: Drawing;
@@ -42,8 +49,8 @@ interface Props {
     /** 1 = all of it in sight. */
     zoom?: number;
     ref?: Ref<SVGSVGElement>;
-    /** Told where the parts' middles lie, px, when the drawing is laid out, and its width; 0 = it scrolls in its window. */
-    onLaidOut?: (places: { centres: ReadonlyMap<number, number>; width: number }) => void;
+    /** Told when the drawing is laid out. */
+    onLaidOut?: (places: Places) => void;
 }
 
 /** Readings that are measured somewhere in the drawing. */
@@ -312,16 +319,14 @@ const Rule = memo(function Rule({ frame, units }: { frame: Frame; units: Units }
     for (let at = first; at <= end; at += minor) ticks.push(Math.round(at / minor) * minor);
     const isMajor = (at: number) => Math.abs(at / major - Math.round(at / major)) < 1e-6;
     const said = (at: number) => String(Math.round((at / unit) * 1000) / 1000);
-    // A path for all of a kind: there are up to two hundred of them.
-    const strokes = (major: boolean, length: number) =>
-        ticks.map((at) => (isMajor(at) === major ? `M${frame.x(at)} ${frame.ruleY}v${length}` : '')).join('');
+    const places = (major: boolean) => ticks.filter((at) => isMajor(at) === major).map((at) => frame.x(at));
     // A number that the edge would cut says another number.
     const fits = (at: number) => Math.min(frame.x(at), frame.width - frame.x(at)) >= said(at).length * 3.5;
     return (
         <g className="figures">
             <path d={`M0 ${frame.ruleY}H${frame.width}`} stroke="var(--ink)" strokeWidth={1.4} />
-            <path d={strokes(false, 6)} stroke="var(--soft)" strokeWidth={0.7} />
-            <path d={strokes(true, 11)} stroke="var(--ink)" strokeWidth={1.1} />
+            <path d={strokes(places(false), frame.ruleY, 6)} stroke="var(--soft)" strokeWidth={0.7} />
+            <path d={strokes(places(true), frame.ruleY, 11)} stroke="var(--ink)" strokeWidth={1.1} />
             {ticks.map(
                 (at) =>
                     isMajor(at) &&

@@ -1,4 +1,5 @@
 import { memo } from 'react';
+import { strokes } from '../ui/strokes';
 import { placeOn, reachOn, spreadOn, ticksOn, width, type Mark, type Reach, type Window } from './scale';
 
 interface Props {
@@ -23,14 +24,12 @@ const Graduation = memo(function Graduation({
     per,
 }: Required<Pick<Props, 'tell' | 'per'>> & { from: number; to: number; line: number }) {
     const ticks = ticksOn([from, to], per);
-    // A path for all of a kind: a scale has thirty of them, and a page seven scales.
-    const strokes = (kind: boolean, length: number) =>
-        ticks.map(({ x, long }) => (long === kind ? `M${x} ${line - 0.5}v${length}` : '')).join('');
+    const places = (isLong: boolean) => ticks.filter(({ long }) => long === isLong).map(({ x }) => x);
     return (
         <>
             <path d={`M6 ${line}H${width - 6}`} stroke="var(--ink)" />
-            <path d={strokes(false, 4)} stroke="var(--soft)" strokeWidth={0.7} />
-            <path d={strokes(true, 7)} stroke="var(--ink)" />
+            <path d={strokes(places(false), line - 0.5, 4)} stroke="var(--soft)" strokeWidth={0.7} />
+            <path d={strokes(places(true), line - 0.5, 7)} stroke="var(--ink)" />
             {ticks.map(
                 ({ at, x, told }) =>
                     told && (

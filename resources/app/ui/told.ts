@@ -31,3 +31,15 @@ export function useTold<T, S>(of: Told<T>, look: (held: T | null) => S): S {
 
 /** All of it. */
 export const useAllTold = <T>(of: Told<T>): T | null => useSyncExternalStore(of.watch, of.read);
+
+/** What something comes to with what is in the hand, worked out once a step: all that show the step share it. */
+export function once<K extends object, H, R>(work: (of: K, held: H) => R): (of: K, held: H) => R {
+    const last = new WeakMap<K, { held: H; came: R }>();
+    return (of, held) => {
+        const known = last.get(of);
+        if (known?.held === held) return known.came;
+        const came = work(of, held);
+        last.set(of, { held, came });
+        return came;
+    };
+}

@@ -6,7 +6,7 @@ import { api, Refused, type Schema, type Step, type SweepView, type TravelView }
 import { keys } from '../../api/queries';
 import { askedDrawing, type Lying } from '../../drawing/asked';
 import { download, svgOf } from '../../drawing/exportSvg';
-import { jointItem, partItem, type Pointed } from '../../drawing/RigDrawing';
+import { jointItem, partItem, type Places, type Pointed } from '../../drawing/RigDrawing';
 import { fNumber, length, magnification } from '../../ui/figures';
 import { waitingSet, waitingValues } from '../../offline/waiting';
 import { Bar, History } from '../../shell/Bar';
@@ -22,7 +22,7 @@ import type { ActiveSweep, ReadingName } from '../../rig/displayedReadings';
 import { Derivation } from '../../rig/Readings';
 import { Following, HeldControls, HeldDrawing, HeldFrame, HeldLight, HeldReadings, HeldShots, HeldTwoFigures, StillOld } from './Held';
 import { told } from '../../ui/told';
-import { BenchContext, liveOf, shownOf, type Asked, type Places } from './inHand';
+import { BenchContext, liveOf, shownOf, type Asked } from './inHand';
 import { News } from './News';
 import { RigMenu, ShareDialog } from './RigMenu';
 import { asksNear } from './asksNear';

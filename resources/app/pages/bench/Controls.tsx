@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import type { RigView, TravelView } from '../../api/client';
 import type { Units } from '../../ui/figures';
+import { useIsWide } from '../../ui/useIsWide';
 import { EngravedScale } from '../../strip/EngravedScale';
-import { narrowest as narrowestDrawing } from '../../drawing/RigDrawing';
+import { narrowest as narrowestDrawing, type Places } from '../../drawing/RigDrawing';
 import { strings } from '../../strings/index';
 import type { ActiveSweep } from '../../rig/displayedReadings';
 import { nearest, said, typedValue } from '../../strip/ownScale';
-import type { Places } from './inHand';
 
 interface Props {
     rig: RigView;
@@ -37,8 +37,8 @@ const gap = 22;
 const nowhere: ReadonlyMap<number, number> = new Map();
 
 /** How wide the drawing will be laid out, px: beside the panel on a wide screen; on a narrow one it scrolls. */
-function guessedWidth(): number {
-    const width = innerWidth - (innerWidth >= 1024 ? 412 : 0) - 32;
+function guessedWidth(isWide: boolean): number {
+    const width = innerWidth - (isWide ? 412 : 0) - 32;
     return width < narrowestDrawing ? 0 : width;
 }
 
@@ -73,7 +73,8 @@ function underPictures(
 export function Controls({ rig, held, fetching, units, onReach, onTake, onMove, onLeave, onSet, parked, places }: Props) {
     const [all, setAll] = useState(false);
     // Whether they will stand in one row is known before the drawing is: the room for them is there at once.
-    const { centres, width } = places ?? { centres: nowhere, width: guessedWidth() };
+    const isWide = useIsWide();
+    const { centres, width } = places ?? { centres: nowhere, width: guessedWidth(isWide) };
     if (rig.travels.length === 0) return null;
     // Swing and shift rest at nought on most days: where many scales stand, they wait behind a word.
     const rests = rig.travels.filter((travel) => (travel.kind === 'swing' || travel.kind === 'shift') && travel.value === 0);

@@ -1,6 +1,6 @@
 import { memo, useMemo, useRef, type ComponentProps, type ComponentType, type ReactNode, type Ref } from 'react';
 import type { RigView, Schema } from '../../api/client';
-import { RigDrawing, type Pointed } from '../../drawing/RigDrawing';
+import { RigDrawing, type Places, type Pointed } from '../../drawing/RigDrawing';
 import { misfits, type ActiveSweep } from '../../rig/displayedReadings';
 import { Findings } from '../../rig/Findings';
 import { PictureFrame } from '../../rig/PictureFrame';
@@ -10,7 +10,7 @@ import type { Units } from '../../ui/figures';
 import { useAllTold, type Told } from '../../ui/told';
 import { useFollowed } from '../../ui/useFollowed';
 import { Controls } from './Controls';
-import { shownOf, useAsked, useIsHeld, useLive, useShown, type Places } from './inHand';
+import { shownOf, useAsked, useIsHeld, useLive, useShown } from './inHand';
 import { Move } from './Move';
 import { drawnSubject, plannedFlash } from './tabs/drawn';
 import type { Light } from './tabs/Light';

@@ -1,7 +1,7 @@
 import { createContext, use } from 'react';
 import type { RigView, Schema } from '../../api/client';
 import { displayedReadings, type ActiveSweep, type DisplayedReadings } from '../../rig/displayedReadings';
-import { useTold, type Told } from '../../ui/told';
+import { once, useTold, type Told } from '../../ui/told';
 
 /** What the hand holds. */
 export type InHand = Told<ActiveSweep>;
@@ -11,12 +11,6 @@ export interface Asked {
     /** The revision that it was asked of. */
     revision: number;
     drawing: Schema['DrawingView'];
-}
-
-/** Where the drawing has the middles of the parts, px, and how wide it is; 0 = it scrolls, and nothing can stand under it. */
-export interface Places {
-    centres: ReadonlyMap<number, number>;
-    width: number;
 }
 
 /** The rig on the bench, what is in the hand, what was asked of its parts, and where a control rests whose step waits to be sent. */
@@ -34,16 +28,8 @@ export function liveOf({ rig, resting }: OnBench, held: ActiveSweep | null): Act
     return [held, resting].find((each) => each?.sweep.revision === rig.revision) ?? null;
 }
 
-const lastShown = new WeakMap<RigView, { live: ActiveSweep | null; shown: DisplayedReadings }>();
-
-/** What is shown of a rig now. All that show a step of the hand share it. */
-export function shownOf(rig: RigView, live: ActiveSweep | null): DisplayedReadings {
-    const last = lastShown.get(rig);
-    if (last?.live === live) return last.shown;
-    const shown = displayedReadings(rig, live);
-    lastShown.set(rig, { live, shown });
-    return shown;
-}
+/** What is shown of a rig now. */
+export const shownOf = once(displayedReadings);
 
 const useBench = (): OnBench => {
     const bench = use(BenchContext);

@@ -1,6 +1,6 @@
 import { createContext, use } from 'react';
 import type { ComparedSweep, Schema } from '../../api/client';
-import { useTold, type Told } from '../../ui/told';
+import { once, useTold, type Told } from '../../ui/told';
 import { moved, type Rig } from './shown';
 
 type View = Schema['ComparisonView'];
@@ -20,17 +20,10 @@ export interface Compared {
 
 export const ComparedContext = createContext<Compared | null>(null);
 
-const lastShown = new WeakMap<View, { held: Held | null; rigs: readonly Rig[] }>();
-
-/** The rigs as they stand now. All that show a step of the hand share them; a rig that isn't in the hand is the very one that was told. */
-export function rigsOf(told: View, held: Held | null): readonly Rig[] {
-    if (held === null) return told.rigs;
-    const last = lastShown.get(told);
-    if (last?.held === held) return last.rigs;
-    const rigs = told.rigs.map((rig) => moved(rig, held, told.target));
-    lastShown.set(told, { held, rigs });
-    return rigs;
-}
+/** The rigs as they stand now; one that isn't in the hand is the very one that was told. */
+export const rigsOf = once((told: View, held: Held | null): readonly Rig[] =>
+    held === null ? told.rigs : told.rigs.map((rig) => moved(rig, held, told.target)),
+);
 
 function useCompared<S>(look: (held: Held | null, told: View) => S): S {
     const compared = use(ComparedContext);
